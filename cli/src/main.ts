@@ -1,0 +1,19 @@
+import { plan } from './plan-command.ts';
+import { USAGE, UsageError } from './usage.ts';
+
+/** 0: done. 1: the piece could not be read or written. 2: the command itself is wrong. */
+export const main = async (args: readonly string[]): Promise<0 | 1 | 2> => {
+  const [command, ...rest] = args;
+  try {
+    if (command === undefined || command === '--help' || command === '-h' || command === 'help') {
+      process.stdout.write(USAGE);
+      return command === undefined ? 2 : 0;
+    }
+    if (command === 'plan') return await plan(rest);
+    throw new UsageError(`there is no command “${command}”`);
+  } catch (error) {
+    if (!(error instanceof UsageError)) throw error;
+    process.stderr.write(`oculon: ${error.message}\n\n${USAGE}`);
+    return 2;
+  }
+};

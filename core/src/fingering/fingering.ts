@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import type { NoteId, Score } from '../score/score.ts';
+import { STRINGS, type StringNumber } from '../instrument/guitar.ts';
+import { LEFT_FINGERS, STROKE_FINGERS, type LeftFinger, type StrokeFinger } from './vocabulary.ts';
+
+/**
+ * What a teacher decided about one note. A missing field is left to the source and the planner;
+ * `null` sets free what the source had fixed.
+ */
+export const choiceSchema = z.strictObject({
+  string: z.union(STRINGS.map((string) => z.literal(string))).nullable().optional(),
+  finger: z.union(LEFT_FINGERS.map((finger) => z.literal(finger))).nullable().optional(),
+  pluck: z.enum(STROKE_FINGERS).nullable().optional(),
+});
+export type Choice = z.infer<typeof choiceSchema>;
+export const CHOICE_FIELDS = ['string', 'finger', 'pluck'] as const;
+export type ChoiceField = (typeof CHOICE_FIELDS)[number];
+
+/** The teacher's document: an immutable map of choices, empty at first. */
+export interface Fingering {
+  readonly choices: ReadonlyMap<NoteId, Choice>;
+}
+
+export const EMPTY_FINGERING: Fingering = { choices: new Map() };
+
+/** What the planner must respect for one note. */
+export interface Lock {
+  readonly string?: StringNumber;
+  readonly finger?: LeftFinger;
+  readonly pluck?: StrokeFinger;
+}
+
+const isMember = <T>(values: readonly T[], value: unknown): value is T => values.includes(value as T);
+
+/** The locks of a piece, by note id: what the source says, overruled by the teacher. */
+export const locksOf = (score: Score, fingering: Fingering): ReadonlyMap<NoteId, Lock> => {
+  const locks = new Map<NoteId, Lock>();
+  for (const note of score.notes) {
+    const source = note.fingering;
+    const choice = fingering.choices.get(note.id);
+    const string = choice?.string === undefined ? source.string : choice.string;
+    const finger = choice?.finger === undefined ? source.finger : choice.finger;
+    const pluck = choice?.pluck === undefined ? source.pluck : choice.pluck;
+    const lock: Lock = {
+      ...(isMember(STRINGS, string) && { string }),
+      ...(isMember(LEFT_FINGERS, finger) && { finger }),
+      ...(isMember(STROKE_FINGERS, pluck) && { pluck }),
+    };
+    if (Object.keys(lock).length > 0) locks.set(note.id, lock);
+  }
+  return locks;
+};

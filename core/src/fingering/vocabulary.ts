@@ -1,0 +1,11 @@
+export const LEFT_FINGERS = [0, 1, 2, 3, 4] as const;
+/** 0 is the open string, 1 the index, 4 the little finger. */
+export type LeftFinger = (typeof LEFT_FINGERS)[number];
+
+export const PLUCKS = ['p', 'i', 'm', 'a', 'c'] as const;
+/** Right hand: thumb, index, middle, ring; the little finger only in strums. */
+export type Pluck = (typeof PLUCKS)[number];
+
+export const STROKE_FINGERS = ['p', 'i', 'm', 'a'] as const;
+/** The fingers that pluck single strings. */
+export type StrokeFinger = (typeof STROKE_FINGERS)[number];

@@ -1,0 +1,80 @@
+import { failure, success, type Result } from '../../music/result.ts';
+import type { ImportProblem, PartName } from '../import-problem.ts';
+import { childNamed, childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
+
+/** One bar of one part, whichever way the document is arranged. */
+export interface MeasureSource {
+  readonly number: string;
+  readonly implicit: boolean;
+  readonly children: readonly XmlElement[];
+}
+
+const NOT_MUSICXML =
+  'Choose a score that your notation program exported as MusicXML (.musicxml, .xml or .mxl).';
+
+const partListOf = (root: XmlElement): readonly XmlElement[] =>
+  childrenNamed(childNamed(root, 'part-list') ?? root, 'score-part');
+
+const partName = (part: XmlElement): string =>
+  childText(part, 'part-name') || childText(part, 'part-abbreviation') || part.attributes.id || '?';
+
+/** General MIDI programs 25 to 32 (1-based) are the guitars (MIDI Association, GM level 1 sound set). */
+const isGuitarProgram = (program: number): boolean => program >= 25 && program <= 32;
+
+const soundsLikeGuitar = (part: XmlElement): boolean => {
+  const names = [partName(part), ...childrenNamed(part, 'score-instrument').map((each) => each.children.map((c) => c.text).join(' '))];
+  const programs = childrenNamed(part, 'midi-instrument').map((each) => Number(childText(each, 'midi-program')));
+  return (
+    names.some((name) => /guit|gitarr|chitarra|kitara|pluck\.guitar/i.test(name)) || programs.some(isGuitarProgram)
+  );
+};
+
+/** Whether the root element is a score, arranged by part or by bar. */
+export const checkRoot = (root: XmlElement): ImportProblem | undefined =>
+  root.name === 'score-partwise' || root.name === 'score-timewise'
+    ? undefined
+    : { code: 'not-musicxml', message: `This XML file is not a score: it begins with <${root.name}>. ${NOT_MUSICXML}` };
+
+const hasMusic = (root: XmlElement, id: string): boolean =>
+  measuresOf(root, id).some((measure) => measure.children.some((child) => child.name === 'note'));
+
+/**
+ * The part to read: the one asked for, the only one, or the only one that is a guitar. Otherwise the problem
+ * lists the parts to choose from.
+ */
+export const choosePart = (root: XmlElement, wanted?: string): Result<PartName, ImportProblem> => {
+  const declared = partListOf(root).map((part) => ({ id: part.attributes.id ?? '', name: partName(part), part }));
+  const parts = declared.filter(({ id }) => hasMusic(root, id));
+  if (wanted !== undefined) {
+    const found = parts.find((part, index) => part.id === wanted || part.name === wanted || String(index + 1) === wanted);
+    if (found) return success({ id: found.id, name: found.name });
+  } else {
+    if (parts.length === 1) return success({ id: parts[0]!.id, name: parts[0]!.name });
+    const guitars = parts.filter(({ part }) => soundsLikeGuitar(part));
+    if (guitars.length === 1) return success({ id: guitars[0]!.id, name: guitars[0]!.name });
+  }
+  if (parts.length === 0)
+    return failure({ code: 'no-notes', message: `There are no notes in this score. ${NOT_MUSICXML}` });
+  const names = parts.map(({ id, name }) => ({ id, name }));
+  return failure({
+    code: 'choose-part',
+    message: `${wanted === undefined ? 'This score has several parts' : `There is no part “${wanted}”`}. Choose the guitar: ${names.map(({ name }, index) => `${index + 1} ${name}`).join(', ')}.`,
+    parts: names,
+  });
+};
+
+/** The bars of one part, from a score arranged by part or by bar. */
+export const measuresOf = (root: XmlElement, id: string): readonly MeasureSource[] => {
+  const source = (measure: XmlElement, holder: XmlElement): MeasureSource => ({
+    number: measure.attributes.number ?? '',
+    implicit: measure.attributes.implicit === 'yes',
+    children: holder.children,
+  });
+  if (root.name === 'score-timewise')
+    return childrenNamed(root, 'measure').flatMap((measure) => {
+      const part = childrenNamed(measure, 'part').find((each) => each.attributes.id === id);
+      return part ? [source(measure, part)] : [];
+    });
+  const part = childrenNamed(root, 'part').find((each) => each.attributes.id === id);
+  return part ? childrenNamed(part, 'measure').map((measure) => source(measure, measure)) : [];
+};

@@ -1,0 +1,316 @@
+import { openPitch, STANDARD_TUNING, STRINGS, placesOf, STANDARD_GUITAR, type Guitar } from '../../instrument/guitar.ts';
+import { barLength, meterText } from '../../music/meter.ts';
+import { midi, midiOf, parsePitch, pitchLabel, type Midi } from '../../music/pitch.ts';
+import { failure, success, type Result } from '../../music/result.ts';
+import { quartersText, ticks } from '../../music/time.ts';
+import { barLabel, type Bar, type Note, type NoteId, type Score, type SourceFingering } from '../../score/score.ts';
+import type { ImportProblem, Repair } from '../import-problem.ts';
+import { childNamed, childNumber, childText, childrenNamed, descend, parseXml, type XmlElement } from '../xml/tree.ts';
+import { checkRoot, choosePart, measuresOf, type MeasureSource } from './parts.ts';
+import { linkSlurs, linkTies, type PendingNote } from './spans.ts';
+import { octaveConvention, soundingShift, transposeSpelling } from './transposition.ts';
+import { voicesOf } from './voices.ts';
+import { resolutionOf, tempoMarks, walkMeasures, type PlacedNote, type WalkedBar } from './walk.ts';
+
+/** A piece read from MusicXML, with what was mended and where each note stands in the document. */
+export interface ImportedScore {
+  readonly score: Score;
+  readonly partId: string;
+  readonly repairs: readonly Repair[];
+  /** The `note` element of each of `score.notes`, by index. */
+  readonly elements: readonly XmlElement[];
+}
+
+export interface ReadOptions {
+  /** Id, name or place (from 1) of the part to read. */
+  readonly part?: string;
+}
+
+/** Printed music stands an octave above what a guitar sounds. */
+const WRITTEN_ABOVE_SOUNDING = 12;
+/** Semitones above open ① that no fret and few harmonics reach. */
+const HIGHEST_ABOVE_OPEN_FIRST = 36;
+/** How far a lowered ⑥ is accepted without being told, in semitones. */
+const LOWERED_SIXTH = 2;
+
+const staffDetails = (measures: readonly MeasureSource[]): readonly XmlElement[] =>
+  measures.flatMap((measure) =>
+    measure.children.filter((child) => child.name === 'attributes').flatMap((each) => childrenNamed(each, 'staff-details')),
+  );
+
+/** Open strings ① to ⑥ from `staff-tuning` (line 1 is the lowest), when all six are given. */
+const readTuning = (details: readonly XmlElement[]): readonly Midi[] | undefined => {
+  const lines = details.flatMap((each) => childrenNamed(each, 'staff-tuning'));
+  const pitches = lines.flatMap((line) => {
+    const pitch = parsePitch(`${childText(line, 'tuning-step')}${childText(line, 'tuning-octave')}`);
+    return pitch ? [midiOf({ ...pitch, alter: childNumber(line, 'tuning-alter') ?? 0 })] : [];
+  });
+  return pitches.length === 6 ? pitches.sort((a, b) => b - a) : undefined;
+};
+
+const readTitle = (root: XmlElement): string => {
+  const credits = childrenNamed(root, 'credit').flatMap((credit) =>
+    childText(credit, 'credit-type') === 'title' ? childrenNamed(credit, 'credit-words') : [],
+  );
+  const work = descend(root, 'work', 'work-title')?.text.trim();
+  return work || childText(root, 'movement-title') || credits[0]?.text.trim() || '';
+};
+
+const readComposer = (root: XmlElement): string => {
+  const creators = childrenNamed(childNamed(root, 'identification') ?? root, 'creator');
+  const composer = creators.find((each) => each.attributes.type === 'composer') ?? creators[0];
+  return composer?.text.trim() ?? '';
+};
+
+interface LaidBar {
+  readonly walked: WalkedBar;
+  readonly start: number;
+  readonly length: number;
+  readonly pickup: boolean;
+}
+
+/** Bar lengths: the meter's, unless the bar is an upbeat, a split bar or too full. */
+const layBars = (walked: readonly WalkedBar[], resolution: number, repairs: Repair[]): readonly LaidBar[] => {
+  let start = 0;
+  return walked.map((bar, index) => {
+    const full = barLength(bar.meter, resolution);
+    const name = barLabel({ index, number: bar.number });
+    const before = walked[index - 1];
+    const after = walked[index + 1];
+    const splitHere =
+      bar.implicit || index === 0 || !after || bar.repeatEnd || bar.repeatStart || before?.repeatEnd || before?.implicit || after.repeatStart;
+    const quarters = (time: number) => quartersText(time, resolution);
+    let length: number = full;
+    if (bar.freeLength || (bar.reach < full && bar.reach > 0 && splitHere)) length = bar.reach || full;
+    else if (bar.reach > full) {
+      const voice = bar.notes.find((note) => note.at + note.length > full)?.voice ?? '1';
+      length = bar.reach;
+      repairs.push({
+        code: 'bar-too-full',
+        bar: name,
+        message: `Bar ${name}, voice ${voice}, holds ${quarters(bar.reach)} quarters where ${meterText(bar.meter)} has room for ${quarters(full)}. It is read as a longer bar; correct it in your notation program and import it again.`,
+      });
+    } else if (bar.reach < full && bar.reach > 0) {
+      repairs.push({
+        code: 'bar-not-full',
+        bar: name,
+        message: `Bar ${name} holds ${quarters(bar.reach)} quarters where ${meterText(bar.meter)} needs ${quarters(full)}. The rest of the bar is read as silence.`,
+      });
+    }
+    const laid = { walked: bar, start, length, pickup: bar.reach > 0 && length < full && (index === 0 || bar.implicit) };
+    start += length;
+    return laid;
+  });
+};
+
+/** `string` and `fret` that agree with the pitch; what disagrees is left out and listed. */
+const checkedFingering = (
+  source: SourceFingering,
+  pitch: number,
+  harmonic: boolean,
+  guitar: Guitar,
+  where: string,
+  repairs: Repair[],
+): SourceFingering => {
+  const { string, fret, ...rest } = source;
+  if (string === undefined) return rest;
+  const known = STRINGS.find((each) => each === string);
+  if (known === undefined) {
+    repairs.push({ code: 'unknown-string', message: `${where}: string ${string} does not exist on a guitar with six strings and was left out.` });
+    return rest;
+  }
+  if (harmonic) return { ...rest, string };
+  if (!placesOf(guitar, pitch).some((place) => place.string === known)) {
+    repairs.push({ code: 'unknown-string', message: `${where}: this pitch does not exist on string ${string}, whose open sound is MIDI ${openPitch(guitar, known)}; the string was left out.` });
+    return rest;
+  }
+  if (fret !== undefined && fret !== pitch - openPitch(guitar, known))
+    repairs.push({ code: 'wrong-fret', message: `${where}: fret ${fret} on string ${string} is not the written pitch; the string was kept and the fret follows from the pitch.` });
+  return { ...rest, string };
+};
+
+/** Strings written in a tablature staff, by onset and sounding pitch, for notes that do not carry their own. */
+const tablatureStrings = (placed: readonly { note: PlacedNote; onset: number; midi: number }[]) => {
+  const strings = new Map<string, SourceFingering>();
+  for (const { note, onset, midi: pitch } of placed) strings.set(`${onset}:${pitch}`, note.fingering);
+  return strings;
+};
+
+const tablatureStaves = (measures: readonly MeasureSource[]): ReadonlySet<string> => {
+  const clefs = measures.flatMap((measure) =>
+    measure.children.filter((child) => child.name === 'attributes').flatMap((each) => childrenNamed(each, 'clef')),
+  );
+  const tab = new Set(clefs.filter((clef) => childText(clef, 'sign') === 'TAB').map((clef) => clef.attributes.number ?? '1'));
+  const notation = clefs.some((clef) => childText(clef, 'sign') !== 'TAB');
+  return notation ? tab : new Set();
+};
+
+/**
+ * Reads the guitar part of a MusicXML document (2.0 to 4.0, by part or by bar). Times become exact ticks,
+ * pitches sounding ones. What can be mended is mended and listed in `repairs`; what can't is one problem that
+ * names the bar and the remedy.
+ */
+export const readMusicXml = (text: string, options: ReadOptions = {}): Result<ImportedScore, ImportProblem> => {
+  const tree = parseXml(text);
+  if (!tree.ok) {
+    const html = /^\s*</.test(text) ? '' : ' It does not look like XML at all.';
+    return failure({
+      code: 'not-xml',
+      message: `The file is not well-formed XML (line ${tree.error.line}: ${tree.error.detail}).${html} Export the piece again as MusicXML from your notation program.`,
+    });
+  }
+  const root = tree.value;
+  const wrongRoot = checkRoot(root);
+  if (wrongRoot) return failure(wrongRoot);
+  const part = choosePart(root, options.part);
+  if (!part.ok) return part;
+
+  const repairs: Repair[] = [];
+  const measures = measuresOf(root, part.value.id);
+  const resolution = resolutionOf(measures);
+  const walked = walkMeasures(measures, resolution, repairs);
+  const laid = layBars(walked, resolution, repairs);
+  const attributes = measures.flatMap((measure) => measure.children.filter((child) => child.name === 'attributes'));
+  const details = staffDetails(measures);
+  const tabStaves = tablatureStaves(measures);
+
+  const all = walked.flatMap((bar, index) => bar.notes.map((note) => ({ note, index })));
+  const badNote = all.find(({ note }) => note.kind === 'pitch' && !note.pitch);
+  if (badNote) {
+    const name = barLabel({ index: badNote.index, number: walked[badNote.index]!.number });
+    return failure({
+      code: 'bad-note',
+      bar: name,
+      message: `Bar ${name}, voice ${badNote.note.voice}: a note has no readable pitch (line ${badNote.note.element.line} of the file). Correct it in your notation program.`,
+    });
+  }
+  const unpitched = all.find(({ note }) => note.kind === 'unpitched');
+  if (unpitched)
+    repairs.push({
+      code: 'unpitched-left-out',
+      bar: walked[unpitched.index]!.number,
+      message: `Bar ${barLabel({ index: unpitched.index, number: walked[unpitched.index]!.number })}: sounds without pitch were left out of the plan; the file keeps them.`,
+    });
+
+  const shift = soundingShift(octaveConvention(attributes), all.flatMap(({ note }) => note.pitch ?? []));
+  const pending: PendingNote[] = [];
+  const tablature: { note: PlacedNote; onset: number; midi: number }[] = [];
+  laid.forEach(({ walked: bar, start }, index) => {
+    for (const note of bar.notes) {
+      if (!note.pitch) continue;
+      const entry = { placed: note, bar: index, onset: start + note.at, midi: midiOf(note.pitch) + shift };
+      if (tabStaves.has(note.staff)) tablature.push({ note, onset: entry.onset, midi: entry.midi });
+      else pending.push(entry);
+    }
+  });
+  if (pending.length === 0)
+    return failure({ code: 'no-notes', message: `The part “${part.value.name}” holds no notes. Choose another part or another file.` });
+  pending.sort(
+    (a, b) =>
+      a.onset - b.onset ||
+      Number(b.placed.grace) - Number(a.placed.grace) ||
+      (a.placed.grace ? a.placed.order - b.placed.order : 0) ||
+      a.placed.voice.localeCompare(b.placed.voice, 'en', { numeric: true }) ||
+      a.midi - b.midi,
+  );
+
+  let tuning = readTuning(details);
+  const capo = details.map((each) => childNumber(each, 'capo')).find((each) => each !== undefined) ?? 0;
+  const lowest = pending.reduce((low, note) => (note.midi < low.midi ? note : low));
+  const floor = Math.min(...(tuning ?? STANDARD_TUNING)) + capo;
+  const nameOfBar = (index: number) => barLabel({ index, number: walked[index]!.number });
+  const soundName = (note: PendingNote) => pitchLabel(transposeSpelling(note.placed.pitch!, shift));
+  if (lowest.midi < floor) {
+    if (tuning || capo > 0 || lowest.midi < floor - LOWERED_SIXTH)
+      return failure({
+        code: 'below-range',
+        bar: nameOfBar(lowest.bar),
+        message: `Bar ${nameOfBar(lowest.bar)}, voice ${lowest.placed.voice}: ${soundName(lowest)} (sounding) lies below the lowest string. Move the note up an octave, or, if the file is written as it sounds, give its staff a treble clef with an 8 below, and import it again.`,
+      });
+    tuning = STANDARD_TUNING.with(5, midi(lowest.midi));
+    repairs.push({
+      code: 'tuning-lowered',
+      bar: nameOfBar(lowest.bar),
+      message: `Bar ${nameOfBar(lowest.bar)} asks for ${soundName(lowest)}, below the open ⑥: the piece is read with ⑥ tuned down to it.`,
+    });
+  }
+  const highest = pending.reduce((high, note) => (note.midi > high.midi ? note : high));
+  if (highest.midi > (tuning ?? STANDARD_TUNING)[0]! + capo + HIGHEST_ABOVE_OPEN_FIRST)
+    return failure({
+      code: 'above-range',
+      bar: nameOfBar(highest.bar),
+      message: `Bar ${nameOfBar(highest.bar)}, voice ${highest.placed.voice}: ${soundName(highest)} (sounding) lies above the fingerboard. Move the note down an octave and import it again.`,
+    });
+
+  const ties = linkTies(pending, (note) =>
+    repairs.push({
+      code: 'tie-without-start',
+      bar: nameOfBar(note.bar),
+      message: `Bar ${nameOfBar(note.bar)}, voice ${note.placed.voice}: a tie begins nowhere; the note is struck.`,
+    }),
+  );
+  const slurs = linkSlurs(pending);
+  const fromTablature = tablatureStrings(tablature);
+  const guitar: Guitar = { ...STANDARD_GUITAR, tuning: tuning ?? STANDARD_TUNING, capo };
+  const noteIndex = new Map<PlacedNote, number>();
+  const seen = new Map<string, number>();
+
+  const notes = pending.map((note, index): Note => {
+    const { placed } = note;
+    const beat = quartersText(placed.at, resolution);
+    const stem = `${note.bar + 1}:${placed.voice}:${beat}:${note.midi}`;
+    const ordinal = seen.get(stem) ?? 0;
+    seen.set(stem, ordinal + 1);
+    noteIndex.set(placed, index);
+    const tiedFrom = ties.get(index);
+    const slurredFrom = slurs.get(index);
+    const where = `Bar ${nameOfBar(note.bar)}, voice ${placed.voice}, beat ${beat}`;
+    const source = { ...fromTablature.get(`${note.onset}:${note.midi}`), ...placed.fingering };
+    return {
+      id: `${stem}:${ordinal}` as NoteId,
+      index,
+      bar: note.bar,
+      voice: placed.voice,
+      onset: ticks(note.onset),
+      duration: ticks(placed.length),
+      written: transposeSpelling(placed.pitch!, shift + WRITTEN_ABOVE_SOUNDING),
+      sounding: transposeSpelling(placed.pitch!, shift),
+      midi: midi(note.midi),
+      grace: placed.grace,
+      ...(tiedFrom !== undefined && { tiedFrom }),
+      ...(slurredFrom && tiedFrom === undefined && { slurredFrom }),
+      ...(placed.harmonic && { harmonic: placed.harmonic }),
+      arpeggiated: placed.arpeggiated,
+      articulations: placed.articulations,
+      ornaments: placed.ornaments,
+      fingering: checkedFingering(source, note.midi, placed.harmonic !== undefined, guitar, where, repairs),
+    };
+  });
+
+  const bars = laid.map(({ walked: bar, start, length, pickup }, index): Bar => {
+    const { implicit: _implicit, freeLength: _free, notes: own, directions: _d, tempi: _t, reach: _r, ...signs } = bar;
+    const printed = own.filter((note) => !tabStaves.has(note.staff) && note.kind !== 'unpitched');
+    return {
+      ...signs,
+      index,
+      start: ticks(start),
+      length: ticks(length),
+      pickup,
+      voices: voicesOf(printed, start, length, resolution, noteIndex),
+    };
+  });
+  const score: Score = {
+    title: readTitle(root),
+    composer: readComposer(root),
+    ticksPerQuarter: resolution,
+    bars,
+    notes,
+    directions: laid.flatMap(({ walked: bar, start }, index) =>
+      bar.directions.map(({ at, ...direction }) => ({ ...direction, bar: index, onset: ticks(start + at) })),
+    ),
+    tempi: tempoMarks(laid),
+    ...(tuning && { tuning }),
+    capo,
+  };
+  return success({ score, partId: part.value.id, repairs, elements: pending.map((note) => note.placed.element) });
+};

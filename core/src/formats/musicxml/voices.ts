@@ -1,0 +1,62 @@
+import { ticks } from '../../music/time.ts';
+import type { BarVoice, NoteIndex, VoiceEvent } from '../../score/score.ts';
+import { typeForQuarters } from './note-type.ts';
+import type { PlacedNote } from './walk.ts';
+
+const space = (from: number, to: number, resolution: number): VoiceEvent => ({
+  kind: 'space',
+  notes: [],
+  onset: ticks(from),
+  duration: ticks(to - from),
+  ...typeForQuarters((to - from) / resolution),
+  grace: false,
+  wholeBarRest: false,
+  fermata: false,
+});
+
+/**
+ * The voices of a bar as printed: chords joined, gaps filled with invisible space. `noteIndex` gives the
+ * position of a notehead in the score; times count from the start of the piece.
+ */
+export const voicesOf = (
+  notes: readonly PlacedNote[],
+  start: number,
+  length: number,
+  resolution: number,
+  noteIndex: ReadonlyMap<PlacedNote, NoteIndex>,
+): readonly BarVoice[] => {
+  const byVoice = new Map<string, PlacedNote[]>();
+  for (const note of notes) byVoice.set(note.voice, [...(byVoice.get(note.voice) ?? []), note]);
+  return [...byVoice].map(([name, members]): BarVoice => {
+    const chords: PlacedNote[][] = [];
+    for (const note of members.toSorted((a, b) => a.at - b.at || a.order - b.order)) {
+      if (note.chord && chords.length > 0) chords.at(-1)!.push(note);
+      else chords.push([note]);
+    }
+    const events: VoiceEvent[] = [];
+    let at = 0;
+    for (const chord of chords) {
+      const first = chord[0]!;
+      if (first.at > at) events.push(space(start + at, start + first.at, resolution));
+      const indices = chord.flatMap((note) => noteIndex.get(note) ?? []);
+      const written = first.type ? { type: first.type, dots: first.dots } : typeForQuarters(first.length / resolution);
+      events.push({
+        kind: indices.length > 0 ? 'notes' : 'rest',
+        notes: indices.sort((a, b) => a - b),
+        onset: ticks(start + first.at),
+        duration: ticks(first.length),
+        ...written,
+        ...(first.ratio && { ratio: first.ratio }),
+        ...(first.tuplet && { tuplet: first.tuplet }),
+        ...(first.stem && { stem: first.stem }),
+        ...(first.beam && { beam: first.beam }),
+        grace: first.grace,
+        wholeBarRest: first.wholeBarRest || (first.kind === 'rest' && !first.type && first.length === length),
+        fermata: chord.some((note) => note.fermata),
+      });
+      at = Math.max(at, first.at + first.length);
+    }
+    if (at < length) events.push(space(start + at, start + length, resolution));
+    return { name, events };
+  });
+};

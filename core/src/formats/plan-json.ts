@@ -1,0 +1,101 @@
+import { pitchName } from '../music/pitch.ts';
+import { quartersText } from '../music/time.ts';
+import type { Plan } from '../plan/plan.ts';
+import type { Score } from '../score/score.ts';
+
+/** How long each part of the work took, in ms. */
+export interface PlanTimings {
+  readonly parse: number;
+  readonly left: number;
+  readonly right: number;
+}
+
+/** Bars to report, counted from 1, both included. */
+export interface BarRange {
+  readonly from: number;
+  readonly to: number;
+}
+
+const round = (value: number, digits = 4): number => Number(value.toFixed(digits));
+
+const rounded = (costs: Readonly<Record<string, number>>): Record<string, number> =>
+  Object.fromEntries(Object.entries(costs).map(([term, amount]) => [term, round(amount)]));
+
+/** Index of the bar that contains a moment. */
+const barAt = (score: Score, onset: number): number => {
+  let index = 0;
+  while (index + 1 < score.bars.length && score.bars[index + 1]!.start <= onset) index += 1;
+  return index;
+};
+
+const placeOf = (score: Score, onset: number): { bar: number; beat: string } => {
+  const index = barAt(score, onset);
+  return { bar: index + 1, beat: quartersText(onset - score.bars[index]!.start, score.ticksPerQuarter) };
+};
+
+/** The plan as `oculon.plan/1`, the format that other programs read; fields are only ever added to it. */
+export const planJson = (plan: Plan, timings: PlanTimings, range?: BarRange) => {
+  const { score, left, right } = plan;
+  const isWanted = ({ bar }: { readonly bar: number }) => !range || (bar >= range.from && bar <= range.to);
+  return {
+    schema: 'oculon.plan/1' as const,
+    piece: {
+      title: score.title,
+      bars: score.bars.length,
+      notes: score.notes.length,
+      tempo: plan.setup.tempo ?? score.tempi[0]!.quartersPerMinute,
+    },
+    notes: score.notes
+      .map((note) => {
+        const own = plan.notes[note.index]!;
+        const bar = score.bars[note.bar]!;
+        return {
+          id: note.id,
+          bar: note.bar + 1,
+          number: bar.number,
+          beat: quartersText(note.onset - bar.start, score.ticksPerQuarter),
+          voice: note.voice,
+          pitch: pitchName(note.sounding),
+          midi: note.midi,
+          string: own.string ?? null,
+          fret: own.fret ?? null,
+          finger: own.finger ?? null,
+          barre: own.barre,
+          pluck: own.pluck ?? null,
+          locked: own.locked,
+          cost: rounded(own.cost),
+        };
+      })
+      .filter(isWanted),
+    shifts: plan.shifts
+      .map(({ onset, from, to, rides, distance, window }) => ({
+        ...placeOf(score, onset),
+        from,
+        to,
+        rides,
+        mm: round(distance, 1),
+        ms: round(window, 0),
+      }))
+      .filter(isWanted),
+    barres: plan.barres
+      .map(({ onset, until, fret, strings }) => {
+        const end = placeOf(score, until);
+        return { ...placeOf(score, onset), untilBar: end.bar, untilBeat: end.beat, fret, strings };
+      })
+      .filter(isWanted),
+    damping: [] as { bar: number; beat: string; string: number; grade: string; means: string }[],
+    findings: plan.findings
+      .map(({ code, severity, bar, beat, message }) => ({
+        code,
+        severity,
+        bar: bar + 1,
+        beat: quartersText(beat, score.ticksPerQuarter),
+        message,
+      }))
+      .filter(isWanted),
+    cost: { left: round(left.cost), right: round(right.cost), terms: rounded({ ...left.terms, ...right.terms }) },
+    ms: { parse: round(timings.parse, 1), left: round(timings.left, 1), right: round(timings.right, 1) },
+  };
+};
+
+export type PlanJson = ReturnType<typeof planJson>;

@@ -1,0 +1,112 @@
+import { SaxesParser } from 'saxes';
+import { failure, success, type Result } from '../../music/result.ts';
+
+/**
+ * An element with its place in the source text, so that a change can be written into the text itself and
+ * everything else stays as it is, byte for byte.
+ */
+export interface XmlElement {
+  readonly name: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly children: readonly XmlElement[];
+  /** Character data of the element itself, without its children's. */
+  readonly text: string;
+  /** Offset of `<` of the start tag. */
+  readonly start: number;
+  /** Offset just after the start tag. */
+  readonly contentStart: number;
+  /** Offset of `</`; equal to `end` for `<a/>`. */
+  readonly contentEnd: number;
+  /** Offset just after the element. */
+  readonly end: number;
+  readonly line: number;
+}
+
+export interface XmlProblem {
+  readonly line: number;
+  readonly detail: string;
+}
+
+type Open = { -readonly [K in keyof XmlElement]: XmlElement[K] } & { children: XmlElement[] };
+
+/** Deeper nesting than any score has: guards against files made to exhaust memory. */
+const MAX_DEPTH = 64;
+
+/**
+ * Parses well-formed XML. Entities declared in a document type are never expanded: a reference to one is a
+ * problem, so a file can neither reach outside itself nor grow when read.
+ */
+export const parseXml = (text: string): Result<XmlElement, XmlProblem> => {
+  const parser = new SaxesParser({ xmlns: false, position: true });
+  const open: Open[] = [];
+  let root: XmlElement | undefined;
+  let startOffset = 0;
+  let startLine = 1;
+  parser.on('error', (error) => {
+    throw error;
+  });
+  parser.on('opentagstart', (tag) => {
+    startOffset = text.lastIndexOf(`<${tag.name}`, parser.position - tag.name.length);
+    startLine = parser.line;
+  });
+  parser.on('opentag', (tag) => {
+    if (open.length >= MAX_DEPTH) throw new Error(`elements are nested more than ${MAX_DEPTH} deep`);
+    open.push({
+      name: tag.name,
+      attributes: tag.attributes as Record<string, string>,
+      children: [],
+      text: '',
+      start: startOffset,
+      contentStart: parser.position,
+      contentEnd: parser.position,
+      end: parser.position,
+      line: startLine,
+    });
+  });
+  parser.on('text', (data) => {
+    const element = open.at(-1);
+    if (element) element.text += data;
+  });
+  parser.on('cdata', (data) => {
+    const element = open.at(-1);
+    if (element) element.text += data;
+  });
+  parser.on('closetag', (tag) => {
+    const element = open.pop()!;
+    element.end = parser.position;
+    element.contentEnd = tag.isSelfClosing ? parser.position : text.lastIndexOf('</', parser.position);
+    const parent = open.at(-1);
+    if (parent) parent.children.push(element);
+    else root = element;
+  });
+  try {
+    parser.write(text).close();
+  } catch (error) {
+    return failure({
+      line: parser.line,
+      detail: (error as Error).message.replace(/^(undefined|\S+)?:?\d+:\d+: /, ''),
+    });
+  }
+  return root ? success(root) : failure({ line: 1, detail: 'there is no element in it' });
+};
+
+export const childNamed = (element: XmlElement, name: string): XmlElement | undefined =>
+  element.children.find((child) => child.name === name);
+
+export const childrenNamed = (element: XmlElement, name: string): readonly XmlElement[] =>
+  element.children.filter((child) => child.name === name);
+
+/** Trimmed text of a child, undefined when the child is missing. */
+export const childText = (element: XmlElement, name: string): string | undefined =>
+  childNamed(element, name)?.text.trim();
+
+/** Number in a child, undefined when missing or not a number. */
+export const childNumber = (element: XmlElement, name: string): number | undefined => {
+  const text = childText(element, name);
+  const value = text === undefined || text === '' ? NaN : Number(text);
+  return Number.isFinite(value) ? value : undefined;
+};
+
+/** The element reached by a path of names: `descend(note, 'notations', 'technical')`. */
+export const descend = (element: XmlElement, ...path: readonly string[]): XmlElement | undefined =>
+  path.reduce<XmlElement | undefined>((at, name) => at && childNamed(at, name), element);

@@ -1,0 +1,35 @@
+/** The whole public surface of the computation. */
+export * from './music/result.ts';
+export { midiOf, pitchLabel, pitchName, parsePitch, type Midi, type PitchSpelling } from './music/pitch.ts';
+export { quartersText, type Ticks } from './music/time.ts';
+export { meterText, pulse, type Meter } from './music/meter.ts';
+export * from './score/score.ts';
+export { clockOf, type Clock } from './score/clock.ts';
+export {
+  openPitch,
+  placesOf,
+  SCALE_LENGTHS,
+  STANDARD_GUITAR,
+  STANDARD_TUNING,
+  STRINGS,
+  fretOffset,
+  millimetres,
+  type Guitar,
+  type StringNumber,
+} from './instrument/guitar.ts';
+export * from './fingering/vocabulary.ts';
+export * from './fingering/fingering.ts';
+export * from './fingering/edits.ts';
+export { handOf, HAND_SIZES, type Hand, type HandSize } from './left/hand.ts';
+export { LEFT_COST_RULES, LEFT_SCHOOLS, type LeftSchool } from './left/costs.ts';
+export { RIGHT_COST_RULES, RIGHT_SCHOOLS, type RightSchool } from './right/costs.ts';
+export type { Shift } from './technique/shifts.ts';
+export type { Barre } from './technique/barres.ts';
+export type { Finding } from './review/findings.ts';
+export { DEFAULT_SETUP, planPiece, setupFor, type NotePlan, type Plan, type PlanMemory, type PlanSetup } from './plan/plan.ts';
+export type { ImportProblem, PartName, Repair } from './formats/import-problem.ts';
+export { MAX_SOURCE_BYTES, readSourceFile } from './formats/source-file.ts';
+export { readMusicXml, type ImportedScore } from './formats/musicxml/read.ts';
+export { writeMusicXml, type NoteMarks } from './formats/musicxml/write.ts';
+export { planJson, type BarRange, type PlanJson } from './formats/plan-json.ts';
+export { marksOf } from './formats/plan-marks.ts';

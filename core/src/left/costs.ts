@@ -1,0 +1,111 @@
+/**
+ * What each movement and posture of the left hand costs, in one arbitrary unit of effort. Every number of the
+ * planner's judgement stands here with its unit and its reason; the values come from the left-hand model's
+ * prototype unless the reason says otherwise.
+ */
+export interface CostRule {
+  readonly value: number;
+  readonly unit: string;
+  readonly reason: string;
+}
+
+const rule = (value: number, unit: string, reason: string): CostRule => ({ value, unit, reason });
+
+export const LEFT_COST_RULES = {
+  place: rule(0.39, 'per finger placed', 'every finger that goes down is an action'),
+  finger1: rule(0, 'per placing of 1', 'the index is the reference'),
+  finger2: rule(0.015, 'per placing of 2', 'nearly as able as the index'),
+  finger3: rule(0.04, 'per placing of 3', 'tied to 4 and 2'),
+  finger4: rule(0.33, 'per placing of 4', 'the little finger tires first'),
+  backward: rule(0.2, 'per fret', 'a finger lying behind its own fret contracts the hand'),
+  forwardBase: rule(0.304, 'per fret²', 'a finger reaching past its own fret opens the hand'),
+  forwardWidth: rule(0.472, 'per fret² and 34 mm of fret', 'reaching is a matter of millimetres'),
+  indexBack: rule(0.77, 'per fret and 34 mm of fret', 'the index reaches back more easily than the others forward'),
+  loneBack: rule(0.49, 'per lone finger', 'a lone finger behind its fret while the hand stays'),
+  loneForward: rule(1.56, 'per lone finger', 'a lone finger past its fret while the hand stays'),
+  nutBack: rule(0.15, 'per finger', 'in first position there is no lower fret to move the hand to'),
+  stretch: rule(0.016, 'per (excess in cm)²', 'spans beyond comfortable hurt more and more'),
+  spread: rule(0.56, 'per fret and pair', 'fingers further apart than one a fret'),
+  adjacentSpread: rule(0.64, 'per fret', 'neighbouring fingers open least'),
+  cramp: rule(0.067, 'per fret and pair', 'fingers squeezed closer than one a fret'),
+  inverted: rule(1.83, 'per pair', 'on one fret the lower finger belongs on the lower string'),
+  firstPosition: rule(0.09, 'per fret of difference', 'beside open strings low on the neck each finger keeps its fret'),
+  barre: rule(1, 'per barre set', 'setting a barre'),
+  barreString: rule(0.137, 'per string', 'a longer barre needs more'),
+  barreHold: rule(0.26, 'per beat', 'holding a barre tires'),
+  smallBarre: rule(3.2, 'per barre set', 'a barre with another finger than the index'),
+  smallBarreString: rule(2.7, 'per string beyond two', 'other fingers are short and stiff across the strings'),
+  smallBarreWeak: rule(0.45, 'per barre set', '3 and 4 lie flat least well'),
+  openBesideBarre: rule(1.28, 'per string', 'the base of the index damps an open string just on the treble side'),
+  height: rule(0.06, 'per note and position', 'low positions are surer'),
+  highOnLowString: rule(0.12, 'per note, fret above 5 and string above 2', 'high on a low string is dark and out of tune'),
+  openAgainstHigh: rule(0.5, 'per open note', 'an open treble beside stopped notes high up changes the colour'),
+  stringSkip: rule(0.127, 'per string skipped', 'a voice likes to stay on a string or move to its neighbour'),
+  shift: rule(3.2, 'per shift', 'moving the whole hand'),
+  shiftDistance: rule(0.075, 'per cm', 'further is riskier, the more the less time there is'),
+  shiftReferenceTime: rule(0.4, 's', 'time in which a shift is neither hurried nor easy'),
+  shiftHurryLimit: rule(3, 'factor', 'the most that haste multiplies distance'),
+  shiftOnOpen: rule(0.815, 'factor', 'while open strings ring nothing is cut'),
+  shiftInRest: rule(0.6, 'factor', 'in a rest nothing is heard; our own value'),
+  shiftGuided: rule(0.2, 'factor', 'a guide finger leads the hand'),
+  shiftGuidedFar: rule(0.09, 'factor per fret beyond two', 'a guide leads less well over a long way'),
+  shiftHolding: rule(1.2, 'factor', 'a note held through the shift ties the hand'),
+  guideSlide: rule(0.1, 'per guide finger', 'the guide slides instead of being placed'),
+  slideLast: rule(0.51, 'per finger', 'sliding the note just played breaks the line a little'),
+  slideInPosition: rule(1.55, 'per finger', 'one finger on two frets of a string without moving the hand'),
+  hop: rule(0.9, 'per finger', 'the same finger on another string at once breaks the line'),
+  hopReferenceTime: rule(0.3, 's', 'time in which a hop costs its full price'),
+  hopIdle: rule(0.55, 'per finger at most', 'a finger that was free for a while moves more easily'),
+  swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
+  liftRinging: rule(0.3, 'per finger', 'a note of the arpeggio stops ringing; our own value'),
+  slurAcross: rule(4, 'per slur', 'a slur across strings is rarely playable; our own value'),
+  slurSameFinger: rule(2.5, 'per slur', 'a slur needs two fingers or an open string; our own value'),
+  cutHeld: rule(40, 'per note', 'a held note is cut; only when no hand could keep it'),
+} as const satisfies Record<string, CostRule>;
+
+export type LeftCostName = keyof typeof LEFT_COST_RULES;
+export type LeftCosts = Readonly<Record<LeftCostName, number>>;
+
+const BASE: LeftCosts = Object.fromEntries(
+  Object.entries(LEFT_COST_RULES).map(([name, { value }]) => [name, value]),
+) as Record<LeftCostName, number>;
+
+export const LEFT_SCHOOLS = ['balanced', 'positional', 'legato', 'campanella'] as const;
+export type LeftSchool = (typeof LEFT_SCHOOLS)[number];
+
+/** How a school bends the base costs: factors by name. Handbook §3, schools of the left hand. */
+const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, number>>>> = {
+  balanced: {},
+  positional: { height: 1.8, shift: 1.25, highOnLowString: 1.5 },
+  legato: { shiftGuided: 0.6, guideSlide: 0.5, stringSkip: 2.5, openAgainstHigh: 2, hop: 1.4 },
+  campanella: { stringSkip: 0, openAgainstHigh: 0, liftRinging: 2, highOnLowString: 0.5 },
+};
+
+/** The costs of a school. */
+export const leftCosts = (school: LeftSchool): LeftCosts =>
+  Object.fromEntries(
+    Object.entries(BASE).map(([name, value]) => [
+      name,
+      value * (SCHOOL_FACTORS[school][name as LeftCostName] ?? 1),
+    ]),
+  ) as Record<LeftCostName, number>;
+
+/** Terms under which costs are shown to the teacher. */
+export const LEFT_TERMS = [
+  'placing',
+  'weak finger',
+  'extension',
+  'stretch',
+  'barre',
+  'height',
+  'open string',
+  'string change',
+  'shift',
+  'guide',
+  'hop',
+  'finger change',
+  'ringing lifted',
+  'slur',
+  'held note cut',
+] as const;
+export type LeftTerm = (typeof LEFT_TERMS)[number];

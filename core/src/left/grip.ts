@@ -1,0 +1,62 @@
+import type { LeftFinger } from '../fingering/vocabulary.ts';
+import { spanOf, type Hand, type NeckTables } from './hand.ts';
+
+/** A sound on the fingerboard: string 1 to 6, fret 0 (open) and up, finger 0 (open) to 4. */
+export interface Placement {
+  readonly string: number;
+  readonly fret: number;
+  readonly finger: LeftFinger;
+}
+
+/** Widest small barre of fingers 2, 3 and 4, in strings. */
+const SMALL_BARRE_STRINGS = 4;
+/** Fingers 3 and 4 lie flat with nothing stopped above them inside the barre. */
+const isStiff = (finger: number): boolean => finger >= 3;
+
+/** Strings between two, both included. */
+const isBetween = (string: number, a: number, b: number): boolean =>
+  string >= Math.min(a, b) && string <= Math.max(a, b);
+
+/** Whether two fingers (lower first) can stop these frets at once: order and widest span. */
+export const pairFits = (
+  hand: Hand,
+  neck: NeckTables,
+  lower: number,
+  lowerFret: number,
+  higher: number,
+  higherFret: number,
+): boolean =>
+  lowerFret <= higherFret &&
+  neck.tip[higherFret]! - neck.tip[lowerFret]! <= spanOf(hand, lower, higher).maximum + 1e-9;
+
+/**
+ * Why no hand holds these placements at once, or undefined when one can. Hard rules of handbook §3: one note a
+ * string; one finger one fret, flat over neighbouring strings as a barre; nothing open or lower inside a barre;
+ * no higher finger behind a lower one; no pair beyond its widest span.
+ */
+export const gripProblem = (placements: readonly Placement[], hand: Hand, neck: NeckTables): string | undefined => {
+  for (let a = 0; a < placements.length; a += 1) {
+    const first = placements[a]!;
+    if ((first.fret === 0) !== (first.finger === 0)) return 'an open string has no finger, a stopped one has';
+    for (let b = a + 1; b < placements.length; b += 1) {
+      const second = placements[b]!;
+      if (first.string === second.string) return `two notes need string ${first.string}`;
+      if (first.finger === 0 || second.finger === 0) continue;
+      if (first.finger === second.finger) {
+        if (first.fret !== second.fret) return `finger ${first.finger} is needed on two frets`;
+        const [low, high] = [Math.min(first.string, second.string), Math.max(first.string, second.string)];
+        if (first.finger > 1 && high - low >= SMALL_BARRE_STRINGS) return `finger ${first.finger} cannot cover so many strings`;
+        const inside = placements.filter((each) => isBetween(each.string, low, high));
+        if (inside.some((each) => each.fret < first.fret)) return `a barre at fret ${first.fret} covers a lower or open note`;
+        if (isStiff(first.finger) && inside.some((each) => each.fret > first.fret))
+          return `finger ${first.finger} cannot lie flat under another finger`;
+        continue;
+      }
+      const [lower, higher] = first.finger < second.finger ? [first, second] : [second, first];
+      if (lower.fret > higher.fret) return `finger ${higher.finger} would cross behind finger ${lower.finger}`;
+      if (!pairFits(hand, neck, lower.finger, lower.fret, higher.finger, higher.fret))
+        return `fingers ${lower.finger} and ${higher.finger} cannot reach from fret ${lower.fret} to ${higher.fret}`;
+    }
+  }
+  return undefined;
+};

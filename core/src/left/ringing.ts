@@ -1,0 +1,38 @@
+import type { Bar } from '../score/score.ts';
+import type { Sound } from '../score/sounds.ts';
+
+/** Smallest leap, in semitones, from which successive notes are read as a broken chord. Our own rule. */
+const CHORD_LEAP = 3;
+
+/**
+ * Until when each sound may ring, in ticks. Written lengths are the least; a note of a broken chord (it leaps to
+ * its neighbours in the voice by a third or more) rings on, softly, to the end of the bar or until its own
+ * voice touches a neighbouring pitch. Grace notes never ring on.
+ */
+export const inferRinging = (sounds: readonly Sound[], bars: readonly Bar[]): readonly number[] => {
+  const until = sounds.map((sound) => sound.end);
+  const byVoiceAndBar = new Map<string, Sound[]>();
+  for (const sound of sounds) {
+    if (sound.grace) continue;
+    const key = `${sound.voice}@${sound.bar}`;
+    byVoiceAndBar.set(key, [...(byVoiceAndBar.get(key) ?? []), sound]);
+  }
+  for (const line of byVoiceAndBar.values()) {
+    const isChordal = (index: number): boolean => {
+      const leaps = [line[index - 1], line[index + 1]].flatMap((other) =>
+        other && other.onset !== line[index]!.onset ? [Math.abs(other.midi - line[index]!.midi)] : [],
+      );
+      return leaps.length > 0 && leaps.every((leap) => leap >= CHORD_LEAP);
+    };
+    line.forEach((sound, index) => {
+      if (!isChordal(index)) return;
+      const bar = bars[sound.bar]!;
+      const closer = line.find(
+        (other, later) =>
+          later > index && other.midi !== sound.midi && Math.abs(other.midi - sound.midi) < CHORD_LEAP,
+      );
+      until[sound.index] = Math.max(sound.end, closer ? closer.onset : bar.start + bar.length);
+    });
+  }
+  return until;
+};

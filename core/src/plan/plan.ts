@@ -1,0 +1,135 @@
+import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering.ts';
+import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
+import { handOf, type Hand } from '../left/hand.ts';
+import { planLeft, type LeftMemory, type LeftPlan, type LeftSetup } from '../left/plan-left.ts';
+import type { LeftSchool } from '../left/costs.ts';
+import type { RightSchool } from '../right/costs.ts';
+import { planRight, type RightPlan } from '../right/plan-right.ts';
+import { findingsOf, type Finding } from '../review/findings.ts';
+import { clockOf, type Clock } from '../score/clock.ts';
+import type { NoteId, Score } from '../score/score.ts';
+import { barresOf, type Barre } from '../technique/barres.ts';
+import { shiftsOf, type Shift } from '../technique/shifts.ts';
+
+/** For whom and on what a piece is fingered. */
+export interface PlanSetup {
+  readonly guitar: Guitar;
+  readonly hand: Hand;
+  readonly left: LeftSchool;
+  readonly right: RightSchool;
+  /** Working tempo in quarters a minute; the piece's own when missing. */
+  readonly tempo?: number;
+}
+
+export const DEFAULT_SETUP: PlanSetup = {
+  guitar: STANDARD_GUITAR,
+  hand: handOf('medium'),
+  left: 'balanced',
+  right: 'free',
+};
+
+/** The setup with the tuning and capo that a piece itself asks for. */
+export const setupFor = (score: Score, setup: PlanSetup = DEFAULT_SETUP): PlanSetup => ({
+  ...setup,
+  guitar: { ...setup.guitar, ...(score.tuning && { tuning: score.tuning }), capo: score.capo || setup.guitar.capo },
+});
+
+/** What a plan decided for one notehead. */
+export interface NotePlan {
+  readonly id: NoteId;
+  readonly string: number | undefined;
+  readonly fret: number | undefined;
+  /** 0 for an open string. */
+  readonly finger: number | undefined;
+  readonly barre: boolean;
+  /** Missing for tied, slurred and strummed notes. */
+  readonly pluck: string | undefined;
+  readonly locked: boolean;
+  /** The notehead is tied to the one before and not struck. */
+  readonly tied: boolean;
+  readonly cost: Readonly<Record<string, number>>;
+}
+
+/** A whole fingering of a piece with everything derived from it. */
+export interface Plan {
+  readonly score: Score;
+  readonly setup: PlanSetup;
+  readonly left: LeftPlan;
+  readonly right: RightPlan;
+  /** By notehead, as in `score.notes`. */
+  readonly notes: readonly NotePlan[];
+  readonly shifts: readonly Shift[];
+  readonly barres: readonly Barre[];
+  readonly findings: readonly Finding[];
+  readonly memory: PlanMemory;
+}
+
+/** What the next plan of the same piece under the same setup can reuse. */
+export interface PlanMemory {
+  readonly setup: PlanSetup;
+  readonly score: Score;
+  readonly leftSetup: LeftSetup;
+  readonly clock: Clock;
+  readonly left: LeftMemory;
+}
+
+export interface PlanOptions {
+  readonly memory?: PlanMemory;
+  /** Called with the share that is done, 0 to 1. */
+  readonly onProgress?: (share: number) => void;
+  /** Reads a clock in ms, to report how long each hand took. */
+  readonly now?: () => number;
+  readonly onTiming?: (timing: { readonly left: number; readonly right: number }) => void;
+}
+
+/** Plans both hands for a piece around what the source and the teacher have fixed. */
+export const planPiece = (
+  score: Score,
+  fingering: Fingering = EMPTY_FINGERING,
+  setup: PlanSetup = setupFor(score),
+  options: PlanOptions = {},
+): Plan => {
+  const reuse = options.memory?.setup === setup && options.memory.score === score ? options.memory : undefined;
+  const clock = reuse?.clock ?? clockOf(score, setup.tempo);
+  const leftSetup = reuse?.leftSetup ?? { guitar: setup.guitar, hand: setup.hand, school: setup.left };
+  const now = options.now ?? (() => 0);
+  const started = now();
+  const left = planLeft(score, fingering, leftSetup, clock, {
+    ...(reuse && { memory: reuse.left }),
+    ...(options.onProgress && { onProgress: options.onProgress }),
+  });
+  const between = now();
+  const right = planRight(score, fingering, left, setup.right, clock);
+  options.onTiming?.({ left: between - started, right: now() - between });
+
+  const locks = locksOf(score, fingering);
+  const notes: NotePlan[] = new Array<NotePlan>(score.notes.length);
+  for (const sound of left.sounds)
+    sound.noteheads.forEach((index, place) => {
+      const { id } = score.notes[index]!;
+      const choice = left.choices[sound.index];
+      const pluck = right.choices[sound.index];
+      notes[index] = {
+        id,
+        string: choice?.string,
+        fret: choice?.fret,
+        finger: choice?.finger,
+        barre: choice?.barre ?? false,
+        pluck: place === 0 ? pluck?.pluck : undefined,
+        locked: locks.has(id),
+        tied: place > 0,
+        cost: place === 0 ? { ...choice?.cost, ...pluck?.cost } : {},
+      };
+    });
+  return {
+    score,
+    setup,
+    left,
+    right,
+    notes,
+    shifts: shiftsOf(left, setup.guitar, clock),
+    barres: barresOf(left),
+    findings: findingsOf(score, left, right),
+    memory: { setup, score, leftSetup, clock, left: left.memory },
+  };
+};

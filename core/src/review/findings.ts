@@ -1,0 +1,64 @@
+import { pitchLabel } from '../music/pitch.ts';
+import { quartersText } from '../music/time.ts';
+import type { LeftPlan } from '../left/plan-left.ts';
+import type { RightPlan } from '../right/plan-right.ts';
+import { barLabel, type NoteId, type Score } from '../score/score.ts';
+
+export const FINDING_CODES = [
+  'unplayable-note',
+  'lock-not-kept',
+  'held-note-cut',
+  'pluck-lock-not-kept',
+  'search-not-exhaustive',
+] as const;
+export type FindingCode = (typeof FINDING_CODES)[number];
+export type Severity = 'error' | 'warning' | 'remark';
+
+/** Something a teacher should know about a plan, anchored to a note. */
+export interface Finding {
+  readonly code: FindingCode;
+  readonly severity: Severity;
+  readonly note: NoteId | undefined;
+  readonly bar: number;
+  /** Ticks from the start of the bar. */
+  readonly beat: number;
+  readonly message: string;
+}
+
+/** What a plan could not do, in playing order. */
+export const findingsOf = (score: Score, left: LeftPlan, right: RightPlan): readonly Finding[] => {
+  const at = (sound: number, code: FindingCode, severity: Severity, text: (pitch: string, place: string) => string): Finding => {
+    const note = score.notes[left.sounds[sound]!.head]!;
+    const bar = score.bars[note.bar]!;
+    const beat = note.onset - bar.start;
+    const place = `Bar ${barLabel(bar)}, beat ${quartersText(beat, score.ticksPerQuarter)}`;
+    return { code, severity, note: note.id, bar: note.bar, beat, message: text(pitchLabel(note.sounding), place) };
+  };
+  const findings = [
+    ...left.unplayable.map((sound) =>
+      at(sound, 'unplayable-note', 'error', (pitch, place) => `${place}: no hand can hold ${pitch} together with the notes around it. Leave it out, move it by an octave or break the chord.`),
+    ),
+    ...left.brokenLocks.map((sound) =>
+      at(sound, 'lock-not-kept', 'warning', (pitch, place) => `${place}: the fingering fixed for ${pitch} cannot be held with the notes struck beside it; it was set aside.`),
+    ),
+    ...left.cut.map((sound) =>
+      at(sound, 'held-note-cut', 'warning', (pitch, place) => `${place}: ${pitch} cannot be held for its whole length; its finger or string is needed before it ends.`),
+    ),
+    ...right.brokenLocks.map((sound) =>
+      at(sound, 'pluck-lock-not-kept', 'warning', (pitch, place) => `${place}: the right-hand finger fixed for ${pitch} would cross its neighbours in the chord; it was set aside.`),
+    ),
+  ].sort((a, b) => a.bar - b.bar || a.beat - b.beat);
+  return left.exact
+    ? findings
+    : [
+        ...findings,
+        {
+          code: 'search-not-exhaustive',
+          severity: 'remark',
+          note: undefined,
+          bar: 0,
+          beat: 0,
+          message: 'The piece has moments with more possibilities than were searched; a slightly better fingering may exist.',
+        },
+      ];
+};

@@ -1,0 +1,31 @@
+import type { Score } from './score.ts';
+
+/** Converts ticks to seconds along the tempo marks of a piece. */
+export interface Clock {
+  /** Seconds from the start of the piece to `time` ticks. */
+  readonly seconds: (time: number) => number;
+}
+
+/**
+ * The clock of a score. `quartersPerMinute`, when given, replaces every tempo mark: the teacher's working tempo.
+ */
+export const clockOf = (score: Score, quartersPerMinute?: number): Clock => {
+  const marks =
+    quartersPerMinute === undefined ? score.tempi : [{ onset: 0, quartersPerMinute }];
+  const starts: number[] = [];
+  let elapsed = 0;
+  marks.forEach((mark, index) => {
+    const before = marks[index - 1];
+    if (before)
+      elapsed += ((mark.onset - before.onset) / score.ticksPerQuarter) * (60 / before.quartersPerMinute);
+    starts.push(elapsed);
+  });
+  return {
+    seconds: (time) => {
+      let index = 0;
+      while (index + 1 < marks.length && marks[index + 1]!.onset <= time) index += 1;
+      const mark = marks[index]!;
+      return starts[index]! + ((time - mark.onset) / score.ticksPerQuarter) * (60 / mark.quartersPerMinute);
+    },
+  };
+};
