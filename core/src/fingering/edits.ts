@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { NoteId } from '../score/score.ts';
 import { choiceSchema, type Choice, type Fingering } from './fingering.ts';
 

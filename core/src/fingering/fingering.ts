@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { NoteId, Score } from '../score/score.ts';
 import { STRINGS, type StringNumber } from '../instrument/guitar.ts';
 import { LEFT_FINGERS, STROKE_FINGERS, type LeftFinger, type StrokeFinger } from './vocabulary.ts';

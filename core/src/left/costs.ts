@@ -57,7 +57,7 @@ export const LEFT_COST_RULES = {
   hopReferenceTime: rule(0.3, 's', 'time in which a hop costs its full price'),
   hopIdle: rule(0.55, 'per finger at most', 'a finger that was free for a while moves more easily'),
   swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
-  liftRinging: rule(0.3, 'per finger', 'a note of the arpeggio stops ringing; our own value'),
+  liftRinging: rule(0.7, 'per note', 'a note of the arpeggio stops ringing; our own value'),
   slurAcross: rule(4, 'per slur', 'a slur across strings is rarely playable; our own value'),
   slurSameFinger: rule(2.5, 'per slur', 'a slur needs two fingers or an open string; our own value'),
   cutHeld: rule(40, 'per note', 'a held note is cut; only when no hand could keep it'),

@@ -212,10 +212,12 @@ export class Stepper {
     const stopped = option.fingersUsed > 0;
     const struckAgain = this.sounding[state]! & option.stringMask;
     for (let k = 0; struckAgain >> k !== 0; k += 1) {
-      if (!((struckAgain >> k) & 1) || this.bound[base + k] !== HELD || option.fretAt[k] === this.fret[base + k]) continue;
-      this.cuts += 1;
-      cost += costs.cutHeld;
-      ledger?.('held note cut', this.sound[base + k]!, costs.cutHeld);
+      if (!((struckAgain >> k) & 1) || option.fretAt[k] === this.fret[base + k]) continue;
+      const isHeld = this.bound[base + k] === HELD;
+      const amount = isHeld ? costs.cutHeld : costs.liftRinging;
+      if (isHeld) this.cuts += 1;
+      cost += amount;
+      ledger?.(isHeld ? 'held note cut' : 'ringing lifted', this.sound[base + k]!, amount);
     }
     let kept = (stopped ? this.sounding[state]! : this.lying[state]!) & ~option.stringMask;
     const dropped = kept === 0 ? 0 : stopped ? this.conflicts(state, option, kept, position) : this.coveredOpen(state, option, kept);

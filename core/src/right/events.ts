@@ -9,6 +9,8 @@ export interface PluckedNote {
   readonly sound: number;
   readonly string: number;
   readonly voice: 'bass' | 'melody' | 'only';
+  /** The same pitch was plucked on this string in the event before: tremolo and repeated notes. */
+  readonly isRepeated: boolean;
 }
 
 /** Notes plucked at one moment, bass side first. */
@@ -80,6 +82,10 @@ export const pluckEvents = (
         sound,
         string: choice.string,
         voice: bass === undefined ? 'only' : voice === bass ? 'bass' : 'melody',
+        isRepeated:
+          events.at(-1)?.notes.some(
+            (before) => before.string === choice.string && plan.sounds[before.sound]!.midi === plan.sounds[sound]!.midi,
+          ) ?? false,
       });
     }
     const notes = [...taken.values()].sort((a, b) => b.string - a.string);

@@ -60,7 +60,7 @@ export const stepCost = (
   const previousRank = cameFromOne ? 31 - Math.clz32(state.last) : -1;
 
   option.forEach((rank, index) => {
-    const { string, voice } = notes[index]!;
+    const { string, voice, isRepeated } = notes[index]!;
     const lastString = state.strings[rank]!;
     if (lastString !== 0 && lastString !== string)
       charge('frame', index, Math.abs(lastString - string) * (rank === THUMB ? costs.thumbLeaves : costs.leaveString));
@@ -70,7 +70,7 @@ export const stepCost = (
       const isSweep = rank === THUMB && lastString - string === 1;
       charge('repeat', index, full * (rank !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat));
       if (isLine && school !== 'free' && rank !== THUMB && hurry > 0) charge('school', index, costs.schoolBroken);
-    } else if ((state.lastButOne >> rank) & 1 && before) {
+    } else if (isRepeated && (state.lastButOne >> rank) & 1 && before) {
       const since = secondsBefore + before.secondsBefore;
       const factor = rank === THUMB ? costs.thumbRepeat : 1;
       charge('repeat', index, costs.repeatAfterOne * factor * haste(since, 0, costs.repeatAfterOneTime));
