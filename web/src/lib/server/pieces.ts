@@ -1,0 +1,125 @@
+import * as z from 'zod';
+import type { Repair } from '@oculon/core';
+import type { Queryable } from './database.ts';
+import { pieceIdSchema, type PieceId, type TeacherId } from './ids.ts';
+
+/** A piece as the library lists it. */
+const pieceSchema = z.object({
+  id: pieceIdSchema,
+  title: z.string(),
+  composer: z.string(),
+  bars: z.int(),
+  notes: z.int(),
+  keyFifths: z.int(),
+  keyMode: z.enum(['major', 'minor']).nullable(),
+  touchedAt: z.date(),
+});
+export type Piece = z.infer<typeof pieceSchema>;
+
+const repairsSchema = z.array(
+  z.object({ code: z.string(), message: z.string(), bar: z.string().optional() }),
+);
+
+const COLUMNS = `id, title, composer, bars, notes, key_fifths as "keyFifths", key_mode as "keyMode", touched_at as "touchedAt"`;
+
+/** All pieces of a teacher, last touched first. */
+export const listPieces = async (client: Queryable, teacher: TeacherId): Promise<Piece[]> => {
+  const { rows } = await client.query(
+    `select ${COLUMNS} from pieces where teacher_id = $1 order by touched_at desc, title`,
+    [teacher],
+  );
+  return z.array(pieceSchema).parse(rows);
+};
+
+export const findPiece = async (
+  client: Queryable,
+  teacher: TeacherId,
+  piece: PieceId,
+): Promise<Piece | undefined> => {
+  const { rows } = await client.query(`select ${COLUMNS} from pieces where teacher_id = $1 and id = $2`, [
+    teacher,
+    piece,
+  ]);
+  return pieceSchema.optional().parse(rows[0]);
+};
+
+export interface NewPiece extends Omit<Piece, 'id' | 'touchedAt'> {
+  readonly fileName: string;
+  readonly partId: string;
+  readonly content: Uint8Array;
+  readonly repairs: readonly Repair[];
+}
+
+/** Keeps a piece with its source; call inside a transaction. */
+export const insertPiece = async (
+  client: Queryable,
+  teacher: TeacherId,
+  piece: NewPiece,
+): Promise<PieceId> => {
+  const { rows } = await client.query(
+    `insert into pieces (teacher_id, title, composer, bars, notes, key_fifths, key_mode)
+     values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+    [teacher, piece.title, piece.composer, piece.bars, piece.notes, piece.keyFifths, piece.keyMode],
+  );
+  const id = pieceIdSchema.parse(rows[0].id);
+  await client.query(
+    `insert into sources (piece_id, teacher_id, file_name, part_id, content, repairs) values ($1, $2, $3, $4, $5, $6)`,
+    [id, teacher, piece.fileName, piece.partId, Buffer.from(piece.content), JSON.stringify(piece.repairs)],
+  );
+  return id;
+};
+
+export interface Source {
+  readonly fileName: string;
+  readonly partId: string;
+  readonly content: Uint8Array;
+}
+
+export const findSource = async (
+  client: Queryable,
+  teacher: TeacherId,
+  piece: PieceId,
+): Promise<Source | undefined> => {
+  const { rows } = await client.query(
+    `select file_name as "fileName", part_id as "partId", content from sources where teacher_id = $1 and piece_id = $2`,
+    [teacher, piece],
+  );
+  return rows[0];
+};
+
+/** What was mended when the piece was read, and which part was taken. */
+export const findReading = async (client: Queryable, teacher: TeacherId, piece: PieceId) => {
+  const { rows } = await client.query(
+    `select file_name as "fileName", part_id as "partId", repairs from sources where teacher_id = $1 and piece_id = $2`,
+    [teacher, piece],
+  );
+  return z
+    .object({ fileName: z.string(), partId: z.string(), repairs: repairsSchema })
+    .optional()
+    .parse(rows[0]);
+};
+
+export const renamePiece = async (
+  client: Queryable,
+  teacher: TeacherId,
+  piece: PieceId,
+  names: { readonly title: string; readonly composer: string },
+): Promise<boolean> => {
+  const { rowCount } = await client.query(
+    `update pieces set title = $3, composer = $4, touched_at = now() where teacher_id = $1 and id = $2`,
+    [teacher, piece, names.title, names.composer],
+  );
+  return rowCount === 1;
+};
+
+export const deletePiece = async (
+  client: Queryable,
+  teacher: TeacherId,
+  piece: PieceId,
+): Promise<boolean> => {
+  const { rowCount } = await client.query(`delete from pieces where teacher_id = $1 and id = $2`, [
+    teacher,
+    piece,
+  ]);
+  return rowCount === 1;
+};

@@ -1,0 +1,10 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [tailwindcss(), sveltekit()],
+  worker: { format: 'es' },
+  build: { chunkSizeWarningLimit: 700 },
+  test: { include: ['src/**/*.test.ts'], environment: 'node' },
+});
