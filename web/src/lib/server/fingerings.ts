@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { editSchema } from '@oculon/core';
 import { sentEditSchema, type SavedEdit, type SaveOutcome, type SentEdit } from '../workbench/saving.ts';
+import { setupChoiceSchema, type SetupChoice } from '../planner/setup.ts';
 import { inTransaction, type Queryable } from './database.ts';
 import type pg from 'pg';
 import { fingeringIdSchema, type FingeringId, type PieceId, type TeacherId } from './ids.ts';
@@ -8,9 +9,10 @@ import { fingeringIdSchema, type FingeringId, type PieceId, type TeacherId } fro
 export interface FingeringHead {
   readonly id: FingeringId;
   readonly revision: number;
+  readonly setup: SetupChoice;
 }
 
-const headSchema = z.object({ id: fingeringIdSchema, revision: z.int() });
+const headSchema = z.object({ id: fingeringIdSchema, revision: z.int(), setup: setupChoiceSchema });
 
 export const insertFingering = async (
   client: Queryable,
@@ -31,7 +33,7 @@ export const findFingering = async (
   piece: PieceId,
 ): Promise<FingeringHead | undefined> => {
   const { rows } = await client.query(
-    `select id, revision from fingerings where teacher_id = $1 and piece_id = $2 order by created_at limit 1`,
+    `select id, revision, setup from fingerings where teacher_id = $1 and piece_id = $2 order by created_at limit 1`,
     [teacher, piece],
   );
   return headSchema.optional().parse(rows[0]);
@@ -100,3 +102,17 @@ export const appendEdits = (
     ]);
     return { kind: 'saved', revision };
   });
+
+/** Keeps hand, instrument and schools of a fingering; false when the teacher has none such. */
+export const saveSetup = async (
+  client: Queryable,
+  teacher: TeacherId,
+  fingering: FingeringId,
+  setup: SetupChoice,
+): Promise<boolean> => {
+  const { rowCount } = await client.query(
+    `update fingerings set setup = $3 where teacher_id = $1 and id = $2`,
+    [teacher, fingering, JSON.stringify(setup)],
+  );
+  return rowCount === 1;
+};

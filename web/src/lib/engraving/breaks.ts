@@ -1,0 +1,41 @@
+/** One line of music: the bars it holds and how wide each is drawn, in px. */
+export interface SystemPlan {
+  readonly first: number;
+  readonly widths: readonly number[];
+}
+
+/** A last line narrower than this share of the page keeps its natural width. */
+const STRETCH_LAST_FROM = 0.7;
+
+/**
+ * Breaks bars into systems, first fit, and stretches each system to the width of the page. `header` is what the
+ * clef and key take at the start of every system, `firstHeader` with the time signature. A bar wider than the
+ * page gets a system of its own.
+ */
+export const breakSystems = (
+  natural: readonly number[],
+  page: number,
+  header: number,
+  firstHeader: number,
+): readonly SystemPlan[] => {
+  const systems: { first: number; bars: number[] }[] = [];
+  let room = 0;
+  natural.forEach((width, index) => {
+    const last = systems.at(-1);
+    if (last && room >= width) {
+      last.bars.push(width);
+      room -= width;
+      return;
+    }
+    systems.push({ first: index, bars: [width] });
+    room = page - (index === 0 ? firstHeader : header) - width;
+  });
+  return systems.map(({ first, bars }, index) => {
+    const head = first === 0 ? firstHeader : header;
+    const total = bars.reduce((sum, width) => sum + width, 0);
+    const isLast = index === systems.length - 1;
+    const isShort = isLast && systems.length > 1 && total + head < page * STRETCH_LAST_FROM;
+    const factor = isShort ? 1 : (page - head) / total;
+    return { first, widths: bars.map((width, place) => width * factor + (place === 0 ? head : 0)) };
+  });
+};

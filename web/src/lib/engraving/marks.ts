@@ -1,0 +1,253 @@
+import type { Barre, Note, NotePlan, Score } from '@oculon/core';
+import type { HeadBox, SystemGeometry } from './geometry.ts';
+
+/** Who decided a mark: decides its look, never by colour alone. */
+export type Origin = 'planned' | 'teacher' | 'source';
+
+export interface TextMark {
+  readonly note: number;
+  readonly x: number;
+  readonly y: number;
+  readonly text: string;
+  readonly origin: Origin;
+}
+
+export interface BracketMark {
+  readonly x: number;
+  readonly until: number;
+  readonly y: number;
+  readonly text: string;
+  readonly closes: boolean;
+}
+
+/** Everything that stands on a system beside the engraving itself. */
+export interface SystemMarks {
+  readonly fingers: readonly TextMark[];
+  readonly strings: readonly TextMark[];
+  readonly plucks: readonly TextMark[];
+  readonly barres: readonly BracketMark[];
+  readonly positions: readonly { readonly x: number; readonly y: number; readonly text: string }[];
+  readonly top: number;
+  readonly bottom: number;
+  /** Baseline of words above and of dynamics below the staff. */
+  readonly wordsY: number;
+  readonly dynamicsY: number;
+}
+
+export type Origins = (note: number, field: 'string' | 'finger' | 'pluck') => Origin;
+
+const ROMAN = [
+  'I',
+  'II',
+  'III',
+  'IV',
+  'V',
+  'VI',
+  'VII',
+  'VIII',
+  'IX',
+  'X',
+  'XI',
+  'XII',
+  'XIII',
+  'XIV',
+  'XV',
+  'XVI',
+  'XVII',
+  'XVIII',
+  'XIX',
+  'XX',
+] as const;
+export const roman = (position: number): string => ROMAN[position - 1] ?? String(position);
+
+const CIRCLED = ['', '①', '②', '③', '④', '⑤', '⑥'];
+
+/** A note that nothing is known of yet. */
+export const bareNote = ({ id }: Note): NotePlan => ({
+  id,
+  string: undefined,
+  fret: undefined,
+  finger: undefined,
+  barre: false,
+  pluck: undefined,
+  locked: false,
+  tied: false,
+  cost: {},
+});
+
+/** Room each mark takes, px. */
+const DIGIT_GAP = 4;
+const DIGIT_HEIGHT = 10;
+const DIGIT_WIDTH = 8;
+const PLUCK_LINE = 13;
+const STRING_LINE = 14;
+const ROW = 16;
+
+/** A full barre covers at least this many strings; a smaller one is partial. */
+const FULL_BARRE_STRINGS = 5;
+
+export const barreText = ({ fret, strings, finger }: Pick<Barre, 'fret' | 'strings' | 'finger'>): string => {
+  const span = strings[1] - strings[0] + 1;
+  return `${span >= FULL_BARRE_STRINGS ? '' : '½'}C ${roman(fret)}${finger === 1 ? '' : ` (${finger})`}`;
+};
+
+/** Digits left of their heads; where two would touch, the lower one moves aside. */
+const digitMarks = (heads: readonly HeadBox[], notes: readonly NotePlan[], origin: Origins): TextMark[] => {
+  const marks: TextMark[] = [];
+  const columns = new Map<number, HeadBox[]>();
+  for (const head of heads) {
+    const key = Math.round(head.x / 12);
+    columns.set(key, [...(columns.get(key) ?? []), head]);
+  }
+  for (const column of columns.values()) {
+    const left = Math.min(...column.map((head) => head.left));
+    let lastY = -Infinity;
+    let aside = 0;
+    for (const head of column.sort((a, b) => a.y - b.y)) {
+      const { finger } = notes[head.note]!;
+      if (finger === undefined || notes[head.note]!.tied) continue;
+      aside = head.y - lastY < DIGIT_HEIGHT ? aside + DIGIT_WIDTH : 0;
+      lastY = head.y;
+      marks.push({
+        note: head.note,
+        x: left - DIGIT_GAP - aside,
+        y: head.y + 4,
+        text: String(finger),
+        origin: origin(head.note, 'finger'),
+      });
+    }
+  }
+  return marks;
+};
+
+/** Strings are shown where a reader would expect another one: high up, or decided by someone. */
+const showsString = (note: NotePlan, origin: Origin): boolean => origin !== 'planned' || (note.fret ?? 0) > 4;
+
+const stringMarks = (
+  heads: readonly HeadBox[],
+  notes: readonly NotePlan[],
+  origin: Origins,
+  everyString: boolean,
+): TextMark[] => {
+  const stacked = new Map<string, number>();
+  return heads
+    .toSorted((a, b) => b.y - a.y)
+    .flatMap((head): TextMark[] => {
+      const note = notes[head.note]!;
+      if (note.string === undefined || note.tied) return [];
+      const by = origin(head.note, 'string');
+      if (!everyString && !showsString(note, by)) return [];
+      const below = head.stem === 'down';
+      const key = `${Math.round(head.x / 12)}${below ? 'b' : 'a'}`;
+      const rank = stacked.get(key) ?? 0;
+      stacked.set(key, rank + 1);
+      const y = below ? head.bottom + STRING_LINE * (rank + 1) - 2 : head.top - 5 - STRING_LINE * rank;
+      return [{ note: head.note, x: head.x + head.width / 2, y, text: CIRCLED[note.string]!, origin: by }];
+    });
+};
+
+/** p i m a in columns below the system: the lowest string at the bottom. */
+const pluckMarks = (
+  heads: readonly HeadBox[],
+  notes: readonly NotePlan[],
+  origin: Origins,
+  below: number,
+): { marks: TextMark[]; height: number } => {
+  const columns = new Map<number, HeadBox[]>();
+  for (const head of heads)
+    if (notes[head.note]!.pluck !== undefined) {
+      const key = Math.round(head.x / 14);
+      columns.set(key, [...(columns.get(key) ?? []), head]);
+    }
+  const deepest = Math.max(0, ...[...columns.values()].map((column) => column.length));
+  const marks = [...columns.values()].flatMap((column) =>
+    column
+      .sort((a, b) => a.y - b.y)
+      .map((head, place): TextMark => ({
+        note: head.note,
+        x: head.x + head.width / 2,
+        y: below + PLUCK_LINE * (place + 1),
+        text: notes[head.note]!.pluck!,
+        origin: origin(head.note, 'pluck'),
+      })),
+  );
+  return { marks, height: deepest * PLUCK_LINE };
+};
+
+/** Position of a moment along a system, from the noteheads drawn on it. */
+const xAt = (score: Score, geometry: SystemGeometry, onset: number, wish: 'head' | 'end'): number => {
+  const later = geometry.heads.filter((head) => score.notes[head.note]!.onset >= onset);
+  if (later.length === 0) return geometry.width - 4;
+  const nearest = later.reduce((a, b) => (score.notes[b.note]!.onset < score.notes[a.note]!.onset ? b : a));
+  return wish === 'head' ? nearest.left : nearest.left - 10;
+};
+
+const overlaps = (score: Score, geometry: SystemGeometry): { start: number; end: number } => {
+  const last = score.bars[geometry.last]!;
+  return { start: score.bars[geometry.first]!.start, end: last.start + last.length };
+};
+
+/** Lays all marks of one system out around its ink, in rows that do not touch. */
+export const layMarks = (
+  score: Score,
+  geometry: SystemGeometry,
+  notes: readonly NotePlan[],
+  barres: readonly Barre[],
+  positions: readonly { readonly onset: number; readonly position: number }[],
+  origin: Origins,
+  options: { readonly everyString: boolean },
+): SystemMarks => {
+  const { heads } = geometry;
+  const { start, end } = overlaps(score, geometry);
+  const fingers = digitMarks(heads, notes, origin);
+  const strings = stringMarks(heads, notes, origin, options.everyString);
+  const top = Math.min(geometry.inkTop, ...strings.map((mark) => mark.y - 11));
+  const bottom = Math.max(geometry.inkBottom, ...strings.map((mark) => mark.y + 3));
+
+  const here = barres.filter((barre) => barre.onset < end && barre.until > start);
+  const moves = positions.filter(
+    (each, index) =>
+      each.position > 0 &&
+      each.onset >= start &&
+      each.onset < end &&
+      each.position !== positions[index - 1]?.position,
+  );
+  const barreY = top - 8;
+  const positionY = here.length > 0 ? barreY - ROW : barreY;
+  const hasWords = score.directions.some(
+    (each) => each.kind !== 'dynamics' && each.onset >= start && each.onset < end,
+  );
+  const rowsTop = moves.length > 0 ? positionY : here.length > 0 ? barreY : top;
+  const wordsY = rowsTop - (rowsTop === top ? 6 : ROW);
+  const hasDynamics = score.directions.some(
+    (each) => each.kind === 'dynamics' && each.onset >= start && each.onset < end,
+  );
+  const dynamicsY = bottom + 15;
+  const plucks = pluckMarks(heads, notes, origin, hasDynamics ? dynamicsY + 4 : bottom + 4);
+  return {
+    fingers,
+    strings,
+    plucks: plucks.marks,
+    barres: here.map((barre) => {
+      const from =
+        barre.onset < start ? geometry.bars[0]!.musicStart : xAt(score, geometry, barre.onset, 'head');
+      const until = barre.until > end ? geometry.width - 4 : xAt(score, geometry, barre.until, 'end');
+      return {
+        x: from,
+        until: Math.max(until, from + 46),
+        y: barreY,
+        text: barreText(barre),
+        closes: barre.until <= end,
+      };
+    }),
+    positions: moves.map(({ onset, position }) => ({
+      x: xAt(score, geometry, onset, 'head'),
+      y: positionY,
+      text: roman(position),
+    })),
+    top: (hasWords ? wordsY : rowsTop) - 14,
+    bottom: (hasDynamics ? dynamicsY + 4 : bottom + 4) + plucks.height + 10,
+    wordsY,
+    dynamicsY,
+  };
+};

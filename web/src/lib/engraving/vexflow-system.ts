@@ -1,0 +1,214 @@
+import {
+  Barline,
+  Formatter,
+  Renderer,
+  Stave,
+  StaveTie,
+  VexFlow,
+  VoltaType,
+  type StaveNote,
+  type SVGContext,
+} from 'vexflow/core';
+import { meterText } from '@oculon/core';
+import type { HeadBox, SystemGeometry } from './geometry.ts';
+import type { Bar, NoteIndex, Score } from './score-types.ts';
+import { drawVoices, type DrawnVoice } from './vexflow-notes.ts';
+
+const KEY_NAMES = [
+  'Cb',
+  'Gb',
+  'Db',
+  'Ab',
+  'Eb',
+  'Bb',
+  'F',
+  'C',
+  'G',
+  'D',
+  'A',
+  'E',
+  'B',
+  'F#',
+  'C#',
+] as const;
+const keyName = (fifths: number): string => KEY_NAMES[Math.max(-7, Math.min(7, fifths)) + 7]!;
+
+/** Measured with VexFlow: spacing that leaves room for digits beside the heads, px. */
+const WIDTH_FACTOR = 1.35;
+const WIDTH_EXTRA = 30;
+const REPEAT_EXTRA = 22;
+const NARROWEST_BAR = 90;
+/** Where every system is drawn before its height is known. */
+const DRAWN_AT = 100;
+
+export const useMusicFonts = (): void => VexFlow.setFonts('Bravura', 'Academico');
+
+/** Widths that bars `from` (included) to `to` want, without clef and key, in px. */
+export const naturalWidths = (score: Score, from: number, to: number): readonly number[] =>
+  score.bars.slice(from, to).map((bar) => {
+    const voices = drawVoices(score, bar).map((each) => each.voice);
+    if (voices.length === 0) return NARROWEST_BAR;
+    const formatter = new Formatter();
+    formatter.joinVoices(voices);
+    const least = formatter.preCalculateMinTotalWidth(voices);
+    const repeats = (bar.repeatStart ? REPEAT_EXTRA : 0) + (bar.repeatEnd ? REPEAT_EXTRA : 0);
+    return Math.max(NARROWEST_BAR, least * WIDTH_FACTOR + WIDTH_EXTRA) + repeats;
+  });
+
+const addHeader = (stave: Stave, bar: Bar, isFirstOfPiece: boolean, isFirstOfSystem: boolean): void => {
+  if (isFirstOfSystem) stave.addClef('treble', 'default', '8vb');
+  if (isFirstOfSystem || bar.keyChange) stave.addKeySignature(keyName(bar.key));
+  if (isFirstOfPiece || bar.meterChange) stave.addTimeSignature(meterText(bar.meter));
+};
+
+/** Room that clef and key take at the start of a system, in px, with and without the time signature. */
+export const headerWidths = (score: Score): { readonly header: number; readonly firstHeader: number } => {
+  const measure = (isFirst: boolean): number => {
+    const stave = new Stave(0, 0, 400);
+    addHeader(stave, { ...score.bars[0]!, keyChange: false, meterChange: false }, isFirst, true);
+    return stave.getNoteStartX();
+  };
+  return { header: measure(false), firstHeader: measure(true) };
+};
+
+const setBarlines = (stave: Stave, bar: Bar): void => {
+  if (bar.repeatStart) stave.setBegBarType(Barline.type.REPEAT_BEGIN);
+  if (bar.repeatEnd) stave.setEndBarType(Barline.type.REPEAT_END);
+  else if (bar.barline === 'double') stave.setEndBarType(Barline.type.DOUBLE);
+  else if (bar.barline === 'final') stave.setEndBarType(Barline.type.END);
+  if (bar.ending) {
+    const { starts, stops, numbers } = bar.ending;
+    const type =
+      starts && stops
+        ? VoltaType.BEGIN_END
+        : starts
+          ? VoltaType.BEGIN
+          : stops
+            ? VoltaType.END
+            : VoltaType.MID;
+    stave.setVoltaType(type, `${numbers}.`, 0);
+  }
+};
+
+const headBoxes = ({
+  event,
+  drawn,
+}: {
+  event: { notes: readonly NoteIndex[] };
+  drawn: StaveNote;
+}): HeadBox[] => {
+  const { modLeftPx, leftDisplacedHeadPx } = drawn.getMetrics();
+  const left = drawn.getAbsoluteX() - modLeftPx - leftDisplacedHeadPx;
+  const ys = drawn.getYs();
+  const hasStem = drawn.hasStem() && drawn.getStem() !== undefined;
+  const { topY, baseY } = hasStem
+    ? drawn.getStemExtents()
+    : { topY: Math.min(...ys), baseY: Math.max(...ys) };
+  const top = Math.min(topY, baseY, ...ys) - 5;
+  const bottom = Math.max(topY, baseY, ...ys) + 5;
+  const stem = hasStem ? (drawn.getStemDirection() === 1 ? 'up' : 'down') : 'none';
+  return event.notes.map((note, index) => {
+    const head = drawn.noteHeads[index]!;
+    return { note, x: head.getAbsoluteX(), y: ys[index]!, width: head.getWidth(), left, top, bottom, stem };
+  });
+};
+
+/** Draws ties of a system; a tie that crosses a line break is drawn as two halves. */
+const drawTies = (
+  context: SVGContext,
+  score: Score,
+  places: ReadonlyMap<NoteIndex, { drawn: StaveNote; at: number }>,
+): void => {
+  const draw = (
+    from: { drawn: StaveNote; at: number } | undefined,
+    to: { drawn: StaveNote; at: number } | undefined,
+  ): void => {
+    const tie = new StaveTie({
+      ...(from && { firstNote: from.drawn, firstIndexes: [from.at] }),
+      ...(to && { lastNote: to.drawn, lastIndexes: [to.at] }),
+    });
+    tie.setContext(context).drawWithStyle();
+  };
+  const continued = new Set(score.notes.flatMap((note) => note.tiedFrom ?? []));
+  for (const [index, place] of places) {
+    const { tiedFrom } = score.notes[index]!;
+    if (tiedFrom !== undefined) draw(places.get(tiedFrom), place);
+    if (continued.has(index)) {
+      const next = score.notes.find((note) => note.tiedFrom === index);
+      if (next && !places.has(next.index)) draw(place, undefined);
+    }
+  }
+};
+
+/**
+ * Draws one system into `holder` and returns where everything lies. The holder gets one svg, as high as its ink;
+ * the vertical extent of the view is left to the caller.
+ */
+export const drawSystem = (
+  holder: HTMLElement,
+  score: Score,
+  first: number,
+  widths: readonly number[],
+): SystemGeometry => {
+  holder.replaceChildren();
+  const total = widths.reduce((sum, width) => sum + width, 0) + 2;
+  const renderer = new Renderer(holder as HTMLDivElement, Renderer.Backends.SVG);
+  renderer.resize(total, 400);
+  const context = renderer.getContext() as SVGContext;
+  context.setFillStyle('currentColor');
+  context.setStrokeStyle('currentColor');
+  // VexFlow's own pointer areas catch clicks wrongly; the layer above has its own.
+  context.pointerRect = () => context;
+
+  let x = 0;
+  const heads: HeadBox[] = [];
+  const bars: { index: number; x: number; width: number; musicStart: number }[] = [];
+  const places = new Map<NoteIndex, { drawn: StaveNote; at: number }>();
+  let staffTop = 0;
+  let staffBottom = 0;
+  widths.forEach((width, place) => {
+    const bar = score.bars[first + place]!;
+    const stave = new Stave(x, DRAWN_AT, width);
+    addHeader(stave, bar, bar.index === 0, place === 0);
+    setBarlines(stave, bar);
+    stave.setContext(context).drawWithStyle();
+    const drawn = drawVoices(score, bar);
+    formatBar(drawn, stave);
+    for (const { voice } of drawn) voice.draw(context, stave);
+    for (const { beams, tuplets } of drawn) {
+      for (const beam of beams) beam.setContext(context).drawWithStyle();
+      for (const tuplet of tuplets) tuplet.setContext(context).drawWithStyle();
+    }
+    for (const { notes } of drawn)
+      for (const entry of notes) {
+        entry.event.notes.forEach((note, at) => places.set(note, { drawn: entry.drawn, at }));
+        if (entry.event.kind === 'notes') heads.push(...headBoxes(entry));
+      }
+    bars.push({ index: bar.index, x, width, musicStart: stave.getNoteStartX() });
+    staffTop = stave.getYForLine(0);
+    staffBottom = stave.getYForLine(4);
+    x += width;
+  });
+  drawTies(context, score, places);
+  const svg = holder.querySelector('svg')!;
+  svg.setAttribute('aria-hidden', 'true');
+  return {
+    first,
+    last: first + widths.length - 1,
+    width: total,
+    staffTop,
+    staffBottom,
+    inkTop: Math.min(staffTop - 12, ...heads.map((head) => head.top)),
+    inkBottom: Math.max(staffBottom + 8, ...heads.map((head) => head.bottom)),
+    heads,
+    bars,
+  };
+};
+
+const formatBar = (drawn: readonly DrawnVoice[], stave: Stave): void => {
+  const voices = drawn.map((each) => each.voice);
+  if (voices.length === 0) return;
+  const formatter = new Formatter();
+  formatter.joinVoices(voices);
+  formatter.format(voices, Math.max(20, stave.getNoteEndX() - stave.getNoteStartX() - 12));
+};

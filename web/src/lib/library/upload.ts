@@ -1,0 +1,51 @@
+import * as z from 'zod';
+
+const importedSchema = z.object({
+  id: z.string(),
+  repairs: z.array(z.object({ code: z.string(), message: z.string() })),
+});
+const problemSchema = z.object({
+  code: z.string(),
+  message: z.string(),
+  parts: z.array(z.object({ id: z.string(), name: z.string() })).optional(),
+});
+export type Imported = z.infer<typeof importedSchema>;
+export type UploadProblem = z.infer<typeof problemSchema>;
+export type UploadOutcome =
+  { readonly ok: true; readonly value: Imported } | { readonly ok: false; readonly error: UploadProblem };
+
+const unreachable: UploadOutcome = {
+  ok: false,
+  error: {
+    code: 'unreachable',
+    message:
+      'The server could not be reached. The file was not imported; try again when the connection is back.',
+  },
+};
+
+/** Sends a score file to be imported. XMLHttpRequest, because fetch does not tell how far an upload is. */
+export const uploadPiece = (
+  file: File,
+  part: string | undefined,
+  onProgress: (share: number) => void,
+): Promise<UploadOutcome> =>
+  new Promise((resolve) => {
+    const request = new XMLHttpRequest();
+    request.open('POST', part === undefined ? '/api/pieces' : `/api/pieces?part=${encodeURIComponent(part)}`);
+    request.setRequestHeader('content-type', 'application/octet-stream');
+    request.setRequestHeader('x-file-name', encodeURIComponent(file.name));
+    request.upload.onprogress = (event) => {
+      if (event.lengthComputable) onProgress(event.loaded / event.total);
+    };
+    request.onerror = () => resolve(unreachable);
+    request.onload = () => {
+      try {
+        const body: unknown = JSON.parse(request.responseText);
+        if (request.status === 201) resolve({ ok: true, value: importedSchema.parse(body) });
+        else resolve({ ok: false, error: problemSchema.parse({ code: 'refused', ...(body as object) }) });
+      } catch {
+        resolve(unreachable);
+      }
+    };
+    request.send(file);
+  });

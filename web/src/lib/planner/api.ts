@@ -1,0 +1,45 @@
+import type {
+  Barre,
+  Choice,
+  Finding,
+  ImportProblem,
+  NoteId,
+  NotePlan,
+  Repair,
+  Result,
+  Score,
+  Shift,
+} from '@oculon/core';
+import type { SetupChoice } from './setup.ts';
+
+/** What the sheet needs of a plan: plain data that a worker can hand over. */
+export interface PlanView {
+  /** By notehead, as in `score.notes`. */
+  readonly notes: readonly NotePlan[];
+  readonly shifts: readonly Shift[];
+  readonly barres: readonly Barre[];
+  readonly findings: readonly Finding[];
+  readonly positions: readonly { readonly onset: number; readonly position: number }[];
+  readonly leftCost: number;
+  readonly rightCost: number;
+  readonly ms: number;
+}
+
+export interface OpenedPiece {
+  readonly score: Score;
+  readonly repairs: readonly Repair[];
+}
+
+/** The planner as the page sees it. Everything heavy happens on the other side. */
+export interface PlannerApi {
+  open(bytes: Uint8Array, part: string | undefined): Result<OpenedPiece, ImportProblem>;
+  plan(
+    choices: readonly (readonly [NoteId, Choice])[],
+    setup: SetupChoice,
+    onProgress: (share: number) => void,
+  ): PlanView;
+  /** The source with the fingering of the last plan merged in. */
+  writeMusicXml(): Result<string, ImportProblem>;
+  /** The last plan as `oculon.plan/1`. */
+  writeJson(): string;
+}

@@ -1,0 +1,62 @@
+<script lang="ts">
+  import type { Score } from '@oculon/core';
+  import type { SystemGeometry } from '../engraving/geometry.ts';
+  import { bareNote, layMarks, type Origins } from '../engraving/marks.ts';
+  import { drawSystem } from '../engraving/vexflow-system.ts';
+  import type { PlanView } from '../planner/api.ts';
+  import SystemLayer from './SystemLayer.svelte';
+
+  interface Props {
+    score: Score;
+    first: number;
+    widths: readonly number[];
+    plan: PlanView | undefined;
+    origin: Origins;
+    caret: number;
+    changed: ReadonlySet<number>;
+    everyString: boolean;
+    onpick: (note: number) => void;
+  }
+  const { score, first, widths, plan, origin, caret, changed, everyString, onpick }: Props = $props();
+
+  let geometry = $state.raw<SystemGeometry>();
+
+  // The engraving is drawn once for a width; only the layer above follows the plan.
+  const engrave = (holder: HTMLElement) => {
+    geometry = drawSystem(holder, score, first, widths);
+    return () => holder.replaceChildren();
+  };
+
+  /** Before the first plan every note stands bare. */
+  const notes = $derived(plan?.notes ?? score.notes.map(bareNote));
+  const marks = $derived(
+    geometry &&
+      layMarks(score, geometry, notes, plan?.barres ?? [], plan?.positions ?? [], origin, { everyString }),
+  );
+</script>
+
+<div
+  class="system"
+  data-first-bar={first + 1}
+  style:height={marks ? `${marks.bottom - marks.top}px` : '170px'}
+  style:width="{geometry?.width ?? 0}px"
+>
+  <div class="engraving" style:top="{marks ? -marks.top : 0}px" {@attach engrave}></div>
+  {#if geometry && marks}
+    <SystemLayer {score} {geometry} {marks} {caret} {changed} {onpick} hasPlan={plan !== undefined} />
+  {/if}
+</div>
+
+<style>
+  .system {
+    position: relative;
+    overflow: visible;
+    break-inside: avoid;
+    margin-bottom: 0.5rem;
+  }
+  .engraving {
+    position: absolute;
+    left: 0;
+    pointer-events: none;
+  }
+</style>

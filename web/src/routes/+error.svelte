@@ -1,0 +1,9 @@
+<script lang="ts">
+  import { page } from '$app/state';
+</script>
+
+<main class="mx-auto max-w-xl p-10 text-center">
+  <h1 class="text-2xl">{page.status === 404 ? 'Nothing here' : 'That did not work'}</h1>
+  <p class="mt-3">{page.error?.message}</p>
+  <a class="btn btn-primary mt-6" href="/">To the library</a>
+</main>

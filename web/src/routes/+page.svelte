@@ -1,0 +1,120 @@
+<script lang="ts">
+  import { Trash2 } from '@lucide/svelte';
+  import { invalidateAll } from '$app/navigation';
+  import ImportPanel from '$lib/library/ImportPanel.svelte';
+  import { keyLabel, matchesSearch, touchedLabel } from '$lib/library/names.ts';
+  import ThemeToggle from '$lib/ThemeToggle.svelte';
+
+  const { data } = $props();
+
+  let search = $state('');
+  let failure = $state('');
+  let doomed = $state<(typeof data.pieces)[number]>();
+  const found = $derived(data.pieces.filter((piece) => matchesSearch(search, piece.title, piece.composer)));
+  const now = new Date();
+
+  const remove = async () => {
+    if (!doomed) return;
+    const { id, title } = doomed;
+    doomed = undefined;
+    const response = await fetch(`/api/pieces/${id}`, { method: 'DELETE' }).catch(() => undefined);
+    failure = response?.ok ? '' : `“${title}” could not be deleted; it is still there.`;
+    await invalidateAll();
+  };
+  const show = (dialog: HTMLDialogElement) => {
+    dialog.showModal();
+  };
+</script>
+
+<svelte:head><title>Library · Oculon</title></svelte:head>
+
+<div class="mx-auto max-w-4xl px-5 py-8">
+  <header class="flex items-center gap-3">
+    <img src="/favicon.svg" alt="" class="size-9" />
+    <div class="grow">
+      <h1 class="text-2xl font-semibold">Oculon</h1>
+      <p class="text-sm opacity-70">What both hands do, note by note</p>
+    </div>
+    <ThemeToggle />
+  </header>
+
+  <section class="mt-6"><ImportPanel /></section>
+
+  <main class="mt-8">
+    <div class="flex flex-wrap items-end justify-between gap-3">
+      <h2 class="text-xl">Pieces</h2>
+      {#if data.pieces.length > 0}
+        <label class="input input-sm w-64">
+          <span class="sr-only">Search</span>
+          <input type="search" placeholder="Title or composer" bind:value={search} />
+        </label>
+      {/if}
+    </div>
+    {#if failure}<p role="alert" class="mt-2 text-sm text-error">{failure}</p>{/if}
+    {#if data.pieces.length === 0}
+      <div class="mt-6 rounded-box bg-base-200 p-10 text-center">
+        <p class="font-serif text-lg">The stand is empty.</p>
+        <p class="mt-1 text-sm opacity-80">
+          Export a piece as MusicXML from your notation program and drop it here. Oculon reads it, proposes a
+          fingering for both hands and waits for your changes.
+        </p>
+      </div>
+    {:else if found.length === 0}
+      <p class="mt-6 text-sm">
+        Nothing here is called “{search}”.
+        <button class="link" onclick={() => (search = '')}>Show all</button>
+      </p>
+    {:else}
+      <div class="mt-3 overflow-x-auto">
+        <table class="table">
+          <thead
+            ><tr
+              ><th>Title</th><th>Composer</th><th class="text-right">Bars</th><th>Key</th><th>Last touched</th
+              ><th><span class="sr-only">Delete</span></th></tr
+            ></thead
+          >
+          <tbody>
+            {#each found as piece (piece.id)}
+              <tr class="hover:bg-base-200">
+                <td><a class="link-hover font-serif text-base" href="/pieces/{piece.id}">{piece.title}</a></td
+                >
+                <td>{piece.composer || '–'}</td>
+                <td class="text-right tabular-nums">{piece.bars}</td>
+                <td>{keyLabel(piece.keyFifths, piece.keyMode)}</td>
+                <td
+                  ><time datetime={piece.touchedAt.toISOString()}>{touchedLabel(piece.touchedAt, now)}</time
+                  ></td
+                >
+                <td>
+                  <button
+                    class="btn btn-ghost btn-sm btn-square"
+                    aria-label="Delete {piece.title}"
+                    onclick={() => (doomed = piece)}
+                  >
+                    <Trash2 class="size-4" />
+                  </button>
+                </td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </div>
+    {/if}
+  </main>
+</div>
+
+{#if doomed}
+  <dialog class="modal" {@attach show} onclose={() => (doomed = undefined)}>
+    <div class="modal-box">
+      <h2 class="text-lg">Delete “{doomed.title}”?</h2>
+      <p class="mt-2 text-sm">
+        The piece, its file and everything decided on it go for good. Export it first if you may need it
+        again.
+      </p>
+      <div class="modal-action">
+        <button class="btn" onclick={() => (doomed = undefined)}>Keep it</button>
+        <button class="btn btn-error" onclick={remove}>Delete</button>
+      </div>
+    </div>
+  </dialog>
+{/if}

@@ -1,0 +1,162 @@
+<script lang="ts">
+  import { ArrowLeft, Download, Keyboard, Redo2, Undo2 } from '@lucide/svelte';
+  import { onMount, untrack } from 'svelte';
+  import ChangesPanel from '$lib/sheet/ChangesPanel.svelte';
+  import ConflictDialog from '$lib/sheet/ConflictDialog.svelte';
+  import FindingsPanel from '$lib/sheet/FindingsPanel.svelte';
+  import KeyboardHelp from '$lib/sheet/KeyboardHelp.svelte';
+  import NotePanel from '$lib/sheet/NotePanel.svelte';
+  import SaveBadge from '$lib/sheet/SaveBadge.svelte';
+  import SetupPanel from '$lib/sheet/SetupPanel.svelte';
+  import Sheet from '$lib/sheet/Sheet.svelte';
+  import ThemeToggle from '$lib/ThemeToggle.svelte';
+  import { redo, undo } from '$lib/workbench/commands.ts';
+  import { Workbench } from '$lib/workbench/workbench.svelte.ts';
+
+  const { data } = $props();
+
+  let workbench = $state.raw<Workbench>();
+  let sheet = $state<Sheet>();
+  let everyString = $state(false);
+  let helpOpen = $state(false);
+  let exportProblem = $state('');
+
+  onMount(() => {
+    const opened = untrack(
+      () =>
+        new Workbench({
+          piece: data.piece.id,
+          fingering: data.fingering,
+          revision: data.revision,
+          edits: data.edits,
+          part: data.part,
+          setup: data.setup,
+        }),
+    );
+    workbench = opened;
+    void opened.open();
+    return () => opened.close();
+  });
+
+  const focusSheet = () => sheet?.focus();
+  const jump = (note: number) => {
+    if (workbench) workbench.caret = note;
+    focusSheet();
+  };
+
+  const download = (text: string, extension: string, type: string) => {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([text], { type }));
+    link.download = `${data.piece.title.replaceAll(/[^\p{L}\p{N} _-]/gu, '')}${extension}`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  };
+  const exportMusicXml = async () => {
+    const written = await workbench!.exportMusicXml();
+    exportProblem = written.ok ? '' : written.error.message;
+    if (written.ok) download(written.value, '.musicxml', 'application/vnd.recordare.musicxml+xml');
+  };
+  const exportJson = async () => download(await workbench!.exportJson(), '.plan.json', 'application/json');
+
+  const onkeydown = (event: KeyboardEvent) => {
+    const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
+    if (!typing && event.key === '?') helpOpen = true;
+  };
+</script>
+
+<svelte:head><title>{data.piece.title} · Oculon</title></svelte:head>
+<svelte:window {onkeydown} ononline={() => workbench?.saving.send()} />
+
+<div class="flex h-full min-h-screen flex-col">
+  <header
+    class="sticky top-0 z-10 flex flex-wrap items-center gap-2 border-b border-base-300 bg-base-100 px-4 py-2"
+  >
+    <a class="btn btn-ghost btn-sm" href="/"><ArrowLeft class="size-4" aria-hidden="true" /> Library</a>
+    <div class="mr-auto min-w-0">
+      <h1 class="truncate text-lg leading-tight font-semibold">{data.piece.title}</h1>
+      <p class="text-xs opacity-70">{data.piece.composer}</p>
+    </div>
+    {#if workbench}
+      <SaveBadge saving={workbench.saving} />
+      <button
+        class="btn btn-ghost btn-sm btn-square"
+        aria-label="Undo"
+        disabled={!workbench.canUndo}
+        onclick={() => undo(workbench!)}><Undo2 class="size-4" /></button
+      >
+      <button
+        class="btn btn-ghost btn-sm btn-square"
+        aria-label="Redo"
+        disabled={!workbench.canRedo}
+        onclick={() => redo(workbench!)}><Redo2 class="size-4" /></button
+      >
+      <div class="dropdown dropdown-end">
+        <button class="btn btn-sm" disabled={!workbench.plan}
+          ><Download class="size-4" aria-hidden="true" /> Export</button
+        >
+        <ul
+          class="menu dropdown-content z-20 mt-1 w-64 rounded-box border border-base-300 bg-base-100 p-1 shadow"
+        >
+          <li><button onclick={exportMusicXml}>MusicXML with the fingering</button></li>
+          <li><button onclick={exportJson}>The plan as JSON</button></li>
+          <li><a href="/api/pieces/{data.piece.id}/source" download>The file as it came</a></li>
+        </ul>
+      </div>
+    {/if}
+    <button class="btn btn-ghost btn-sm btn-square" aria-label="Keys" onclick={() => (helpOpen = true)}
+      ><Keyboard class="size-4" /></button
+    >
+    <ThemeToggle />
+  </header>
+
+  {#if workbench?.phase === 'failed'}
+    <div role="alert" class="m-8 rounded-box border border-error p-6">
+      <h2 class="text-lg">This piece cannot be opened</h2>
+      <p class="mt-1">{workbench.problem?.message}</p>
+      <a class="btn mt-4" href="/">To the library</a>
+    </div>
+  {:else if !workbench || workbench.phase === 'opening'}
+    <p class="m-8 opacity-70" role="status">Opening the piece …</p>
+  {:else}
+    <div class="grid grow grid-cols-1 gap-4 p-4 lg:grid-cols-[1fr_19rem]">
+      <main class="min-w-0">
+        <Sheet bind:this={sheet} {workbench} {everyString} />
+      </main>
+      <aside
+        class="space-y-5 lg:sticky lg:top-16 lg:max-h-[calc(100vh-5rem)] lg:self-start lg:overflow-y-auto lg:border-l lg:border-base-300 lg:pl-4"
+      >
+        <div class="min-h-6 text-sm" role="status" aria-live="polite" data-testid="status">
+          {#if workbench.planning}
+            <progress
+              class="progress progress-secondary w-40"
+              value={workbench.progress}
+              max="1"
+              aria-label="Planning"
+            ></progress> planning …
+          {:else if workbench.notice}
+            {workbench.notice}
+          {:else if workbench.plan}
+            Planned in {Math.round(workbench.plan.ms)} ms. Effort: left {workbench.plan.leftCost.toFixed(1)},
+            right {workbench.plan.rightCost.toFixed(1)}
+          {/if}
+        </div>
+        {#if exportProblem}<p role="alert" class="text-sm text-error">{exportProblem}</p>{/if}
+        <NotePanel {workbench} ondone={focusSheet} />
+        <ChangesPanel {workbench} onjump={jump} />
+        <FindingsPanel {workbench} onjump={jump} />
+        <SetupPanel {workbench} />
+        <label class="flex items-center gap-2 text-sm">
+          <input type="checkbox" class="checkbox checkbox-sm" bind:checked={everyString} /> Show every string number
+        </label>
+        <p class="text-xs leading-relaxed opacity-80">
+          <span class="font-semibold text-secondary">Plain</span>: proposed by Oculon.
+          <span class="font-extrabold text-primary underline">Underlined</span>: decided by you.
+          <span class="font-extrabold">Heavy</span>: written in the file. Right-hand letters are
+          <i class="font-serif">p i m a</i>; digits are always the left hand.
+        </p>
+      </aside>
+    </div>
+    <ConflictDialog {workbench} />
+  {/if}
+</div>
+{#if helpOpen}<KeyboardHelp onclose={() => (helpOpen = false)} />{/if}
