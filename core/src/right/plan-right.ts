@@ -5,7 +5,7 @@ import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
 import { RIGHT_COSTS, type RightSchool, type RightTerm } from './costs.ts';
 import { pluckEvents, type PluckEvent } from './events.ts';
-import { afterEvent, FREE_RIGHT_HAND, stateKey, stepCost, type RightState } from './step.ts';
+import { afterEvent, FREE_RIGHT_HAND, RIGHT_STATES, stepCost, type RightState } from './step.ts';
 
 export interface RightChoice {
   readonly pluck: StrokeFinger;
@@ -21,37 +21,62 @@ export interface RightPlan {
   readonly brokenLocks: readonly number[];
 }
 
-interface Node {
-  readonly state: RightState;
-  cost: number;
-  parent: Node | undefined;
-  option: readonly number[];
+/** States reached at one event with the cheapest way to each. */
+interface Reached {
+  readonly states: RightState[];
+  readonly cost: number[];
+  readonly parent: number[];
+  readonly option: number[];
 }
 
+/**
+ * How much more than the cheapest a state may cost and still be followed. Whatever a state can still save over
+ * another is paid once per finger: a repeat at full haste under the heaviest load, and the way to its string.
+ */
+const WINDOW = 14;
+
 /** The cheapest options for all events, by exact dynamic programming over the states of the right hand. */
-export const bestPlucks = (events: readonly PluckEvent[], school: RightSchool): readonly (readonly number[])[] => {
-  let layer: Node[] = [{ state: FREE_RIGHT_HAND, cost: 0, parent: undefined, option: [] }];
+export const bestPlucks = (
+  events: readonly PluckEvent[],
+  school: RightSchool,
+  window = WINDOW,
+): readonly (readonly number[])[] => {
+  const place = new Int32Array(RIGHT_STATES).fill(-1);
+  let layer: Reached = { states: [FREE_RIGHT_HAND], cost: [0], parent: [-1], option: [-1] };
+  const layers: Reached[] = [];
   events.forEach((event, index) => {
-    const next = new Map<number, Node>();
+    const next: Reached = { states: [], cost: [], parent: [], option: [] };
     const before = events[index - 1];
-    for (const node of layer)
-      for (const option of event.options) {
-        const cost = node.cost + stepCost(RIGHT_COSTS, school, node.state, before, event, option);
-        const state = afterEvent(node.state, event, option);
-        const key = stateKey(state);
-        const known = next.get(key);
-        if (!known) next.set(key, { state, cost, parent: node, option });
-        else if (cost < known.cost) {
-          known.cost = cost;
-          known.parent = node;
-          known.option = option;
+    const limit = Math.min(...layer.cost) + window;
+    layer.states.forEach((state, from) => {
+      if (layer.cost[from]! > limit) return;
+      event.options.forEach((option, chosen) => {
+        const cost = layer.cost[from]! + stepCost(RIGHT_COSTS, school, state, before, event, option);
+        const after = afterEvent(state, event, option);
+        const at = place[after]!;
+        if (at < 0) {
+          place[after] = next.states.length;
+          next.states.push(after);
+          next.cost.push(cost);
+          next.parent.push(from);
+          next.option.push(chosen);
+        } else if (cost < next.cost[at]!) {
+          next.cost[at] = cost;
+          next.parent[at] = from;
+          next.option[at] = chosen;
         }
-      }
-    layer = [...next.values()];
+      });
+    });
+    for (const state of next.states) place[state] = -1;
+    layer = next;
+    layers.push(next);
   });
-  let best: Node | undefined = layer.reduce((a, b) => (b.cost < a.cost ? b : a));
   const chosen: (readonly number[])[] = [];
-  for (; best?.parent; best = best.parent) chosen.push(best.option);
+  let at = layer.cost.indexOf(Math.min(...layer.cost));
+  for (let index = events.length - 1; index >= 0; index -= 1) {
+    chosen.push(events[index]!.options[layers[index]!.option[at]!]!);
+    at = layers[index]!.parent[at]!;
+  }
   return chosen.reverse();
 };
 
@@ -69,7 +94,7 @@ export const planRight = (
   const costs: Partial<Record<RightTerm, number>>[] = left.sounds.map(() => ({}));
   const terms: Partial<Record<RightTerm, number>> = {};
   const choices: (RightChoice | undefined)[] = left.sounds.map(() => undefined);
-  let state = FREE_RIGHT_HAND;
+  let state: RightState = FREE_RIGHT_HAND;
   let cost = 0;
   events.forEach((event, index) => {
     const option = options[index]!;

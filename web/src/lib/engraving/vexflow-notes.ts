@@ -211,7 +211,7 @@ const drawVoice = (
     written.length > 0
       ? written.map((group) => new Beam(group, part === 'only'))
       : Beam.generateBeams(
-          notes.filter(({ event }) => event.kind === 'notes').map(({ drawn }) => drawn),
+          notes.map(({ drawn }) => drawn),
           {
             groups: [new Fraction(beat * 2, 8)],
             ...stems,

@@ -37,6 +37,8 @@ const keyName = (fifths: number): string => KEY_NAMES[Math.max(-7, Math.min(7, f
 const WIDTH_FACTOR = 1.35;
 const WIDTH_EXTRA = 30;
 const REPEAT_EXTRA = 22;
+/** A digit needs room between the dots of a repeat and the first head. */
+const AFTER_REPEAT = 10;
 const NARROWEST_BAR = 90;
 /** Where every system is drawn before its height is known. */
 const DRAWN_AT = 100;
@@ -171,6 +173,7 @@ export const drawSystem = (
     const stave = new Stave(x, DRAWN_AT, width);
     addHeader(stave, bar, bar.index === 0, place === 0);
     setBarlines(stave, bar);
+    if (bar.repeatStart) stave.setNoteStartX(stave.getNoteStartX() + AFTER_REPEAT);
     stave.setContext(context).drawWithStyle();
     const drawn = drawVoices(score, bar);
     formatBar(drawn, stave);

@@ -64,7 +64,10 @@
     });
   });
 
+  // Keys work wherever the pointer was last used, but never while someone types or answers a question.
   const onkeydown = (event: KeyboardEvent) => {
+    const target = event.target as Element;
+    if (target.closest('input, select, textarea, dialog') || document.querySelector('dialog[open]')) return;
     if (handleKey(workbench, event)) event.preventDefault();
   };
 
@@ -77,7 +80,9 @@
   export const focus = () => holder?.focus({ preventScroll: true });
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+<svelte:window {onkeydown} />
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div
   class="sheet"
   role="application"
@@ -85,7 +90,6 @@
   tabindex="0"
   bind:this={holder}
   bind:clientWidth={width}
-  {onkeydown}
 >
   {#if score}
     {#each systems.slice(0, shown) as system (`${system.first}:${system.widths.join()}`)}
