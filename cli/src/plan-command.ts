@@ -34,17 +34,27 @@ const OPTIONS = {
   part: { type: 'string' },
 } as const;
 
-const oneOf = <const T extends string>(name: string, value: string | undefined, known: readonly T[]): T | undefined => {
+const oneOf = <const T extends string>(
+  name: string,
+  value: string | undefined,
+  known: readonly T[],
+): T | undefined => {
   if (value === undefined) return undefined;
   const found = known.find((each) => each === value);
   if (found === undefined) throw new UsageError(`--${name} is ${known.join(', ')}, not “${value}”`);
   return found;
 };
 
-const numberWithin = (name: string, value: string | undefined, low: number, high: number): number | undefined => {
+const numberWithin = (
+  name: string,
+  value: string | undefined,
+  low: number,
+  high: number,
+): number | undefined => {
   if (value === undefined) return undefined;
   const number = Number(value);
-  if (!(number >= low && number <= high)) throw new UsageError(`--${name} is a number from ${low} to ${high}, not “${value}”`);
+  if (!(number >= low && number <= high))
+    throw new UsageError(`--${name} is a number from ${low} to ${high}, not “${value}”`);
   return number;
 };
 
@@ -52,7 +62,8 @@ const readRange = (value: string | undefined): BarRange | undefined => {
   if (value === undefined) return undefined;
   const found = /^(\d+)(?:-(\d+))?$/.exec(value);
   const range = found && { from: Number(found[1]), to: Number(found[2] ?? found[1]) };
-  if (!range || range.from < 1 || range.to < range.from) throw new UsageError(`--bars is A-B with A no larger than B, not “${value}”`);
+  if (!range || range.from < 1 || range.to < range.from)
+    throw new UsageError(`--bars is A-B with A no larger than B, not “${value}”`);
   return range;
 };
 

@@ -26,7 +26,15 @@ export { RIGHT_COST_RULES, RIGHT_SCHOOLS, type RightSchool } from './right/costs
 export type { Shift } from './technique/shifts.ts';
 export type { Barre } from './technique/barres.ts';
 export type { Finding } from './review/findings.ts';
-export { DEFAULT_SETUP, planPiece, setupFor, type NotePlan, type Plan, type PlanMemory, type PlanSetup } from './plan/plan.ts';
+export {
+  DEFAULT_SETUP,
+  planPiece,
+  setupFor,
+  type NotePlan,
+  type Plan,
+  type PlanMemory,
+  type PlanSetup,
+} from './plan/plan.ts';
 export type { ImportProblem, PartName, Repair } from './formats/import-problem.ts';
 export { MAX_SOURCE_BYTES, readSourceFile } from './formats/source-file.ts';
 export { readMusicXml, type ImportedScore } from './formats/musicxml/read.ts';

@@ -8,7 +8,11 @@ import { choiceSchema, type Choice, type Fingering } from './fingering.ts';
  */
 export const editSchema = z.strictObject({
   kind: z.literal('choose'),
-  note: z.string().min(1).max(200).transform((id) => id as NoteId),
+  note: z
+    .string()
+    .min(1)
+    .max(200)
+    .transform((id) => id as NoteId),
   before: choiceSchema,
   after: choiceSchema,
 });

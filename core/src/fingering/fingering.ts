@@ -8,8 +8,14 @@ import { LEFT_FINGERS, STROKE_FINGERS, type LeftFinger, type StrokeFinger } from
  * `null` sets free what the source had fixed.
  */
 export const choiceSchema = z.strictObject({
-  string: z.union(STRINGS.map((string) => z.literal(string))).nullable().optional(),
-  finger: z.union(LEFT_FINGERS.map((finger) => z.literal(finger))).nullable().optional(),
+  string: z
+    .union(STRINGS.map((string) => z.literal(string)))
+    .nullable()
+    .optional(),
+  finger: z
+    .union(LEFT_FINGERS.map((finger) => z.literal(finger)))
+    .nullable()
+    .optional(),
   pluck: z.enum(STROKE_FINGERS).nullable().optional(),
 });
 export type Choice = z.infer<typeof choiceSchema>;

@@ -93,7 +93,11 @@ export const planJson = (plan: Plan, timings: PlanTimings, range?: BarRange) => 
         message,
       }))
       .filter(isWanted),
-    cost: { left: round(left.cost), right: round(right.cost), terms: rounded({ ...left.terms, ...right.terms }) },
+    cost: {
+      left: round(left.cost),
+      right: round(right.cost),
+      terms: rounded({ ...left.terms, ...right.terms }),
+    },
     ms: { parse: round(timings.parse, 1), left: round(timings.left, 1), right: round(timings.right, 1) },
   };
 };

@@ -17,7 +17,9 @@ const decodeText = (bytes: Uint8Array): string => {
     for (let at = from; at + 1 < bytes.length; at += 8192) {
       const units: number[] = [];
       for (let unit = at; unit + 1 < Math.min(at + 8192, bytes.length); unit += 2)
-        units.push(littleEndian ? bytes[unit]! | (bytes[unit + 1]! << 8) : (bytes[unit]! << 8) | bytes[unit + 1]!);
+        units.push(
+          littleEndian ? bytes[unit]! | (bytes[unit + 1]! << 8) : (bytes[unit]! << 8) | bytes[unit + 1]!,
+        );
       parts.push(String.fromCharCode(...units));
     }
     return parts.join('');
@@ -58,7 +60,8 @@ const unpack = (bytes: Uint8Array): Result<Uint8Array, ImportProblem> => {
   const rootfile = container?.ok ? descend(container.value, 'rootfiles', 'rootfile') : undefined;
   const named = rootfile?.attributes['full-path'];
   const name =
-    named ?? Object.keys(files).find((file) => !file.startsWith('META-INF/') && !file.startsWith('__MACOSX/'));
+    named ??
+    Object.keys(files).find((file) => !file.startsWith('META-INF/') && !file.startsWith('__MACOSX/'));
   const score = name === undefined ? undefined : files[name];
   return score
     ? success(score)

@@ -21,7 +21,9 @@ const allowed = (place: { string: number; fret: number }, lock: Lock | undefined
 
 const fingersFor = (fret: number, lock: Lock | undefined): readonly LeftFinger[] => {
   if (fret === 0) return [0];
-  return LEFT_FINGERS.filter((finger) => finger !== 0 && (lock?.finger === undefined || lock.finger === finger));
+  return LEFT_FINGERS.filter(
+    (finger) => finger !== 0 && (lock?.finger === undefined || lock.finger === finger),
+  );
 };
 
 /** Every playable way to take some sounds at once, under their locks; empty when there is none. */
@@ -45,7 +47,11 @@ export const assignmentsOf = (
           (each) =>
             each.finger !== 0 &&
             finger !== 0 &&
-            (each.finger === finger ? each.fret !== fret : each.finger < finger ? each.fret > fret : each.fret < fret),
+            (each.finger === finger
+              ? each.fret !== fret
+              : each.finger < finger
+                ? each.fret > fret
+                : each.fret < fret),
         );
         if (clash) continue;
         chosen.push({ string, fret, finger });

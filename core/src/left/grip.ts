@@ -34,7 +34,11 @@ export const pairFits = (
  * string; one finger one fret, flat over neighbouring strings as a barre; nothing open or lower inside a barre;
  * no higher finger behind a lower one; no pair beyond its widest span.
  */
-export const gripProblem = (placements: readonly Placement[], hand: Hand, neck: NeckTables): string | undefined => {
+export const gripProblem = (
+  placements: readonly Placement[],
+  hand: Hand,
+  neck: NeckTables,
+): string | undefined => {
   for (let a = 0; a < placements.length; a += 1) {
     const first = placements[a]!;
     if ((first.fret === 0) !== (first.finger === 0)) return 'an open string has no finger, a stopped one has';
@@ -45,15 +49,18 @@ export const gripProblem = (placements: readonly Placement[], hand: Hand, neck: 
       if (first.finger === second.finger) {
         if (first.fret !== second.fret) return `finger ${first.finger} is needed on two frets`;
         const [low, high] = [Math.min(first.string, second.string), Math.max(first.string, second.string)];
-        if (first.finger > 1 && high - low >= SMALL_BARRE_STRINGS) return `finger ${first.finger} cannot cover so many strings`;
+        if (first.finger > 1 && high - low >= SMALL_BARRE_STRINGS)
+          return `finger ${first.finger} cannot cover so many strings`;
         const inside = placements.filter((each) => isBetween(each.string, low, high));
-        if (inside.some((each) => each.fret < first.fret)) return `a barre at fret ${first.fret} covers a lower or open note`;
+        if (inside.some((each) => each.fret < first.fret))
+          return `a barre at fret ${first.fret} covers a lower or open note`;
         if (isStiff(first.finger) && inside.some((each) => each.fret > first.fret))
           return `finger ${first.finger} cannot lie flat under another finger`;
         continue;
       }
       const [lower, higher] = first.finger < second.finger ? [first, second] : [second, first];
-      if (lower.fret > higher.fret) return `finger ${higher.finger} would cross behind finger ${lower.finger}`;
+      if (lower.fret > higher.fret)
+        return `finger ${higher.finger} would cross behind finger ${lower.finger}`;
       if (!pairFits(hand, neck, lower.finger, lower.fret, higher.finger, higher.fret))
         return `fingers ${lower.finger} and ${higher.finger} cannot reach from fret ${lower.fret} to ${higher.fret}`;
     }

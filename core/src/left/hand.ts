@@ -1,4 +1,10 @@
-import { fingertipOffset, fretWidth, millimetres, type Guitar, type Millimetres } from '../instrument/guitar.ts';
+import {
+  fingertipOffset,
+  fretWidth,
+  millimetres,
+  type Guitar,
+  type Millimetres,
+} from '../instrument/guitar.ts';
 
 export const FINGER_PAIRS = ['1-2', '2-3', '3-4', '1-3', '2-4', '1-4'] as const;
 export type FingerPair = (typeof FINGER_PAIRS)[number];
@@ -33,7 +39,10 @@ const MEDIUM: Readonly<Record<FingerPair, Span>> = {
 
 const scaled = (factor: number): Hand['spans'] =>
   Object.fromEntries(
-    FINGER_PAIRS.map((pair) => [pair, span(MEDIUM[pair].comfortable * factor, MEDIUM[pair].maximum * factor)]),
+    FINGER_PAIRS.map((pair) => [
+      pair,
+      span(MEDIUM[pair].comfortable * factor, MEDIUM[pair].maximum * factor),
+    ]),
   ) as Record<FingerPair, Span>;
 
 /** Shares of the medium hand. Common practice, no published source. */

@@ -36,14 +36,16 @@ export class Layer {
 
   private hash(position: number, slots: ArrayLike<number>, from: number): number {
     let hash = position * 0x9e3779b1;
-    for (let slot = 0; slot < SLOTS; slot += 1) hash = Math.imul(hash ^ slots[from + slot]!, 0x85ebca6b) ^ (hash >>> 13);
+    for (let slot = 0; slot < SLOTS; slot += 1)
+      hash = Math.imul(hash ^ slots[from + slot]!, 0x85ebca6b) ^ (hash >>> 13);
     return hash ^ (hash >>> 16);
   }
 
   private matches(index: number, position: number, slots: ArrayLike<number>, from: number): boolean {
     if (this.position[index] !== position) return false;
     const base = index * SLOTS;
-    for (let slot = 0; slot < SLOTS; slot += 1) if (this.slots[base + slot] !== slots[from + slot]) return false;
+    for (let slot = 0; slot < SLOTS; slot += 1)
+      if (this.slots[base + slot] !== slots[from + slot]) return false;
     return true;
   }
 
@@ -111,7 +113,8 @@ export class Layer {
   /** Index of the cheapest state; the first among equals. */
   cheapest(): number {
     let best = 0;
-    for (let index = 1; index < this.count; index += 1) if (this.cost[index]! < this.cost[best]!) best = index;
+    for (let index = 1; index < this.count; index += 1)
+      if (this.cost[index]! < this.cost[best]!) best = index;
     return best;
   }
 }

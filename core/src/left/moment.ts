@@ -83,8 +83,11 @@ export const optionOf = (assignment: Assignment, hand: Hand, neck: NeckTables): 
       if (fingerMask[used] === 0 || used === finger) continue;
       const at = fingerFret[used]!;
       const isBeside = (fret: number) =>
-        used < finger ? pairFits(hand, neck, used, at, finger, fret) : pairFits(hand, neck, finger, fret, used, at);
-      while (lowestBeside[finger]! < TABLE_FRETS && !isBeside(lowestBeside[finger]!)) lowestBeside[finger]! += 1;
+        used < finger
+          ? pairFits(hand, neck, used, at, finger, fret)
+          : pairFits(hand, neck, finger, fret, used, at);
+      while (lowestBeside[finger]! < TABLE_FRETS && !isBeside(lowestBeside[finger]!))
+        lowestBeside[finger]! += 1;
       while (highestBeside[finger]! > 0 && !isBeside(highestBeside[finger]!)) highestBeside[finger]! -= 1;
     }
   const stopped = assignment.placements.filter((each) => each.finger !== 0);
@@ -103,7 +106,10 @@ export const optionOf = (assignment: Assignment, hand: Hand, neck: NeckTables): 
     highestBeside,
     stoppedNotes: stopped.length,
     openTrebles: assignment.placements.filter((each) => each.finger === 0 && each.string <= 3).length,
-    highOnLow: stopped.reduce((sum, { fret, string }) => sum + Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2), 0),
+    highOnLow: stopped.reduce(
+      (sum, { fret, string }) => sum + Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2),
+      0,
+    ),
     homes: [...homes],
     homesMask: [...homes].reduce((mask, position) => mask | (1 << position), 0),
   };
@@ -160,7 +166,8 @@ export const placeMoment = (struck: readonly StruckSound[], hand: Hand, neck: Ne
   for (let missing = 1; missing <= all.length; missing += 1)
     for (const placed of withoutSome(all.length, missing)) {
       const options = attempt(placed, new Set(all));
-      if (options.length > 0) return { options, placed, brokenLocks: locked.filter((index) => placed.includes(index)) };
+      if (options.length > 0)
+        return { options, placed, brokenLocks: locked.filter((index) => placed.includes(index)) };
     }
   return { options: [optionOf({ placements: [] }, hand, neck)], placed: [], brokenLocks: [] };
 };

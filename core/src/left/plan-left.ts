@@ -11,7 +11,14 @@ import { neckTables, type Hand } from './hand.ts';
 import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
 import { placeMoment, type Moment } from './moment.ts';
 import { inferRinging } from './ringing.ts';
-import { accountFor, bestPath, DEFAULT_BUDGET, search, type SearchBudget, type SearchTables } from './search.ts';
+import {
+  accountFor,
+  bestPath,
+  DEFAULT_BUDGET,
+  search,
+  type SearchBudget,
+  type SearchTables,
+} from './search.ts';
 import { Stepper, type SoundTables } from './step.ts';
 
 export interface LeftSetup {
@@ -79,7 +86,11 @@ interface Prepared {
 }
 
 /** Two voices striking one pitch at once sound on one string unless their strings are locked apart. */
-const twinsOf = (sounds: readonly Sound[], slices: readonly Slice[], stringLock: (sound: number) => number | undefined): number[] => {
+const twinsOf = (
+  sounds: readonly Sound[],
+  slices: readonly Slice[],
+  stringLock: (sound: number) => number | undefined,
+): number[] => {
   const twin = sounds.map((_, index) => index);
   for (const { struck } of slices)
     for (const sound of struck) {
@@ -114,10 +125,16 @@ export const planLeft = (
   const sounds = soundsOf(score);
   const slices = slicesOf(sounds, clock);
   const lockOf = (sound: number) => locks.get(score.notes[sounds[sound]!.head]!.id);
-  const prepared: Prepared = { sounds, slices, twin: twinsOf(sounds, slices, (sound) => lockOf(sound)?.string) };
+  const prepared: Prepared = {
+    sounds,
+    slices,
+    twin: twinsOf(sounds, slices, (sound) => lockOf(sound)?.string),
+  };
   const neck = neckTables(guitar);
   const memory =
-    options.memory?.score === score && options.memory.setup === setup && options.memory.clock === clock ? options.memory : undefined;
+    options.memory?.score === score && options.memory.setup === setup && options.memory.clock === clock
+      ? options.memory
+      : undefined;
 
   const { moments, lockKeys } = momentsOf(score, prepared, lockOf, guitar, hand, neck, memory);
   const stepper = new Stepper(leftCosts(school), hand, neck, soundTables(score, prepared));
@@ -197,7 +214,10 @@ const momentsOf = (
       const { string, finger } = merged as { string?: number; finger?: number };
       return string === undefined && finger === undefined ? undefined : merged;
     };
-    const struck = primaries.map((sound) => ({ places: placesFor(score, sounds[sound]!, guitar), lock: lockFor(sound) }));
+    const struck = primaries.map((sound) => ({
+      places: placesFor(score, sounds[sound]!, guitar),
+      lock: lockFor(sound),
+    }));
     const key = primaries
       .map((sound, place) => {
         const lock = struck[place]!.lock;
@@ -232,7 +252,9 @@ const momentsOf = (
 
 const soundTables = (score: Score, { sounds, twin }: Prepared): SoundTables => {
   const ring = inferRinging(sounds, score.bars);
-  const soundOfNote = new Map(sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)));
+  const soundOfNote = new Map(
+    sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)),
+  );
   const end = Float64Array.from(sounds, (sound) => sound.end);
   twin.forEach((primary, sound) => {
     end[primary] = Math.max(end[primary]!, end[sound]!);
@@ -252,7 +274,10 @@ const soundTables = (score: Score, { sounds, twin }: Prepared): SoundTables => {
 const markBarres = (choices: (LeftChoice | undefined)[], hands: readonly HandAt[]): void => {
   for (const { lying } of hands)
     for (const one of lying)
-      if (one.finger > 0 && lying.some((other) => other.finger === one.finger && other.string !== one.string)) {
+      if (
+        one.finger > 0 &&
+        lying.some((other) => other.finger === one.finger && other.string !== one.string)
+      ) {
         const choice = choices[one.sound];
         if (choice && !choice.barre) choices[one.sound] = { ...choice, barre: true };
       }

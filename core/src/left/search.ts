@@ -39,7 +39,9 @@ const groupByResidue = (stepper: Stepper, layer: Layer | undefined): readonly (r
   const groups = new Layer();
   const members: number[][] = [];
   const key = new Int32Array(SLOTS);
-  const order = Array.from({ length: layer.count }, (_, state) => state).sort((a, b) => layer.cost[a]! - layer.cost[b]! || a - b);
+  const order = Array.from({ length: layer.count }, (_, state) => state).sort(
+    (a, b) => layer.cost[a]! - layer.cost[b]! || a - b,
+  );
   for (const state of order) {
     stepper.residue(layer, state, key, 0);
     const index = groups.find(0, key);
@@ -87,7 +89,9 @@ const advance = (
   const heldByOption = options.map(({ placements }) =>
     optionKeys(
       placements
-        .map(({ string, fret, finger }, index) => (isHeldOn(moment.struck[index]!) ? `${string}/${fret}/${finger}` : ''))
+        .map(({ string, fret, finger }, index) =>
+          isHeldOn(moment.struck[index]!) ? `${string}/${fret}/${finger}` : '',
+        )
         .join(' '),
     ),
   );
@@ -106,9 +110,21 @@ const advance = (
     const position = stepper.positionOf(state);
     const shared = stepper.frame(state, option, position);
     stepper.settle(state);
-    layer.offer(position, stepper.next, reached(state) + shared + stepper.costFrom(state), parent(state), index);
+    layer.offer(
+      position,
+      stepper.next,
+      reached(state) + shared + stepper.costFrom(state),
+      parent(state),
+      index,
+    );
   };
-  const reach = (states: readonly number[], index: number, position: number, shared: number, stayingOnly: boolean): void => {
+  const reach = (
+    states: readonly number[],
+    index: number,
+    position: number,
+    shared: number,
+    stayingOnly: boolean,
+  ): void => {
     const held = heldByOption[index]!;
     let best = Math.min(Infinity, (cheapest[held] ?? Infinity) + window);
     let from = -1;

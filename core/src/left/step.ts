@@ -114,7 +114,10 @@ export class Stepper {
     const { sounds } = this;
     const count = layer ? layer.count : 1;
     this.moment = moment;
-    this.hopHurry = Math.min(MAX_HURRY_HOP, Math.max(MIN_HURRY_HOP, this.costs.hopReferenceTime / moment.secondsBefore));
+    this.hopHurry = Math.min(
+      MAX_HURRY_HOP,
+      Math.max(MIN_HURRY_HOP, this.costs.hopReferenceTime / moment.secondsBefore),
+    );
     if (this.position.length < count) this.resize(count * 2);
     this.fingerFret.fill(0, 0, count * FINGERS);
     this.fingerMask.fill(0, 0, count * FINGERS);
@@ -138,7 +141,13 @@ export class Stepper {
         const finger = slotFinger(slot);
         const end = sounds.end[sound]!;
         const bound =
-          end > moment.onset ? HELD : sounds.ring[sound]! > moment.onset ? RINGING : end > moment.previousOnset ? BUSY : IDLE;
+          end > moment.onset
+            ? HELD
+            : sounds.ring[sound]! > moment.onset
+              ? RINGING
+              : end > moment.previousOnset
+                ? BUSY
+                : IDLE;
         this.bound[at] = bound;
         this.sound[at] = sound;
         this.fret[at] = slotFret(slot);
@@ -153,7 +162,8 @@ export class Stepper {
         this.fingerMask[own]! |= 1 << k;
         if (bound > this.fingerBound[own]!) this.fingerBound[own] = bound;
         if (bound >= BUSY) anyStopped = 1;
-        if (moment.struckBefore === 1 && sounds.onset[sound] === moment.previousOnset) this.fingerIsLine[own] = 1;
+        if (moment.struckBefore === 1 && sounds.onset[sound] === moment.previousOnset)
+          this.fingerIsLine[own] = 1;
       }
       this.sounding[state] = sounding;
       this.lying[state] = lying;
@@ -220,13 +230,22 @@ export class Stepper {
       ledger?.(isHeld ? 'held note cut' : 'ringing lifted', this.sound[base + k]!, amount);
     }
     let kept = (stopped ? this.sounding[state]! : this.lying[state]!) & ~option.stringMask;
-    const dropped = kept === 0 ? 0 : stopped ? this.conflicts(state, option, kept, position) : this.coveredOpen(state, option, kept);
+    const dropped =
+      kept === 0
+        ? 0
+        : stopped
+          ? this.conflicts(state, option, kept, position)
+          : this.coveredOpen(state, option, kept);
     kept &= ~dropped;
     for (let k = 0; dropped >> k !== 0; k += 1) {
       if (!((dropped >> k) & 1)) continue;
       const bound = this.bound[base + k]!;
       const isHeld = bound === HELD;
-      const amount = isHeld ? costs.cutHeld : bound === RINGING && this.finger[base + k] !== 0 ? costs.liftRinging : 0;
+      const amount = isHeld
+        ? costs.cutHeld
+        : bound === RINGING && this.finger[base + k] !== 0
+          ? costs.liftRinging
+          : 0;
       cost += amount;
       if (isHeld) this.cuts += 1;
       if (amount > 0) ledger?.(isHeld ? 'held note cut' : 'ringing lifted', this.sound[base + k]!, amount);
@@ -277,7 +296,9 @@ export class Stepper {
         if (finger !== 0 && amount > 0) ledger('height', sound, amount);
       });
     return (
-      costs.height * (to - 1) * option.stoppedNotes + costs.highOnLowString * option.highOnLow + perOpen * option.openTrebles
+      costs.height * (to - 1) * option.stoppedNotes +
+      costs.highOnLowString * option.highOnLow +
+      perOpen * option.openTrebles
     );
   }
 
@@ -309,11 +330,13 @@ export class Stepper {
           if (beforeFret === fret) {
             // The same fret on another string: lay a barre (charged below when the note before is kept) or jump.
             const hop = this.hop(hand + finger);
-            const amount = keptMask !== 0 ? 0 : finger === 1 ? Math.min(hop, this.barreSet(1, whole | before)) : hop;
+            const amount =
+              keptMask !== 0 ? 0 : finger === 1 ? Math.min(hop, this.barreSet(1, whole | before)) : hop;
             cost += amount;
             if (amount > 0) ledger?.('hop', sound, amount);
           } else if ((mask & before) !== 0) {
-            const isGuide = shifting && this.fingerBound[hand + finger]! >= BUSY && this.fingerIsLine[hand + finger] === 0;
+            const isGuide =
+              shifting && this.fingerBound[hand + finger]! >= BUSY && this.fingerIsLine[hand + finger] === 0;
             guided ||= isGuide;
             const slide = isGuide ? costs.guideSlide : shifting ? costs.slideLast : costs.slideInPosition;
             cost += slide;
@@ -367,7 +390,9 @@ export class Stepper {
     const base = state * SLOTS;
     for (let k = 0; k < SLOTS; k += 1)
       this.next[k] =
-        (this.kept >> k) & 1 ? packSlot(this.sound[base + k]!, this.fret[base + k]!, this.finger[base + k]!) : 0;
+        (this.kept >> k) & 1
+          ? packSlot(this.sound[base + k]!, this.fret[base + k]!, this.finger[base + k]!)
+          : 0;
     const { placements } = this.option;
     for (let index = 0; index < placements.length; index += 1) {
       const { string, fret, finger } = placements[index]!;
@@ -375,7 +400,9 @@ export class Stepper {
       const at = base + string - 1;
       // A note struck again on the string that still holds it lasts as long as the longer of the two.
       const longer =
-        this.bound[at] === HELD && this.fret[at] === fret && this.sounds.end[this.sound[at]!]! > this.sounds.end[struck]!;
+        this.bound[at] === HELD &&
+        this.fret[at] === fret &&
+        this.sounds.end[this.sound[at]!]! > this.sounds.end[struck]!;
       this.next[string - 1] = packSlot(longer ? this.sound[at]! : struck, fret, finger);
     }
   }
@@ -385,7 +412,8 @@ export class Stepper {
     for (let finger = 1; finger <= 4; finger += 1) {
       if (this.option.fingerMask[finger] === 0) continue;
       const away = this.option.fingerFret[finger]! - (position + finger - 1);
-      if (away < 0 ? position > 1 && !(this.isLone && away === -1) : !(this.isLone && away === 1)) return false;
+      if (away < 0 ? position > 1 && !(this.isLone && away === -1) : !(this.isLone && away === 1))
+        return false;
     }
     return true;
   }
@@ -411,7 +439,11 @@ export class Stepper {
       if (fret < option.lowestBeside[finger]! || fret > option.highestBeside[finger]!) dropped |= bit;
       else if (option.fingerMask[finger] !== 0) {
         if (option.fingerFret[finger] !== fret || !this.joins(state, option, kept, finger)) dropped |= bit;
-      } else if (this.bound[base + k] === RINGING && Math.abs(fret - (position + finger - 1)) > REACH_FROM_HOME) dropped |= bit;
+      } else if (
+        this.bound[base + k] === RINGING &&
+        Math.abs(fret - (position + finger - 1)) > REACH_FROM_HOME
+      )
+        dropped |= bit;
     }
     return dropped;
   }
@@ -461,7 +493,11 @@ export class Stepper {
     const { costs } = this;
     const strings = 32 - Math.clz32(mask) - (31 - Math.clz32(lowestBit(mask)));
     if (finger === 1) return costs.barre + costs.barreString * strings;
-    return costs.smallBarre + costs.smallBarreString * Math.max(0, strings - 2) + (finger >= 3 ? costs.smallBarreWeak : 0);
+    return (
+      costs.smallBarre +
+      costs.smallBarreString * Math.max(0, strings - 2) +
+      (finger >= 3 ? costs.smallBarreWeak : 0)
+    );
   }
 
   private hop(ofHand: number): number {
@@ -495,7 +531,8 @@ export class Stepper {
         if (((placedNew >> lower) & 1) === 0 && ((placedNew >> higher) & 1) === 0) continue;
         const highMask = option.fingerMask[higher]! | (this.fingerMask[hand + higher]! & kept);
         if (highMask === 0) continue;
-        const high = option.fingerMask[higher] !== 0 ? option.fingerFret[higher]! : this.fingerFret[hand + higher]!;
+        const high =
+          option.fingerMask[higher] !== 0 ? option.fingerFret[higher]! : this.fingerFret[hand + higher]!;
         let amount = this.pair[this.pairIndex(lower, higher, low, high)]!;
         if (low === high && lowMask < highMask) amount += this.costs.inverted;
         cost += amount;
@@ -527,7 +564,11 @@ export class Stepper {
         }
         if (before === slurredFrom) {
           const amount =
-            k + 1 !== string ? costs.slurAcross : finger !== 0 && this.finger[base + k] === finger ? costs.slurSameFinger : 0;
+            k + 1 !== string
+              ? costs.slurAcross
+              : finger !== 0 && this.finger[base + k] === finger
+                ? costs.slurSameFinger
+                : 0;
           cost += amount;
           if (amount > 0) ledger?.('slur', sound, amount);
         }

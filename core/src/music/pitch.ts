@@ -47,7 +47,10 @@ export const pitchName = ({ step, alter, octave }: PitchSpelling): string =>
 
 /** `F♯3`, `B♭2`: the same for a reader. */
 export const pitchLabel = (spelling: PitchSpelling): string =>
-  pitchName(spelling).replaceAll('#', '♯').replaceAll(/(?<=[A-G])b/g, '♭').replaceAll('b', '♭');
+  pitchName(spelling)
+    .replaceAll('#', '♯')
+    .replaceAll(/(?<=[A-G])b/g, '♭')
+    .replaceAll('b', '♭');
 
 /** Reads `F#3`, `Bb2`, `E4`; undefined when `text` is no pitch. */
 export const parsePitch = (text: string): PitchSpelling | undefined => {

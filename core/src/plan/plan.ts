@@ -31,7 +31,11 @@ export const DEFAULT_SETUP: PlanSetup = {
 /** The setup with the tuning and capo that a piece itself asks for. */
 export const setupFor = (score: Score, setup: PlanSetup = DEFAULT_SETUP): PlanSetup => ({
   ...setup,
-  guitar: { ...setup.guitar, ...(score.tuning && { tuning: score.tuning }), capo: score.capo || setup.guitar.capo },
+  guitar: {
+    ...setup.guitar,
+    ...(score.tuning && { tuning: score.tuning }),
+    capo: score.capo || setup.guitar.capo,
+  },
 });
 
 /** What a plan decided for one notehead. */
@@ -89,7 +93,8 @@ export const planPiece = (
   setup: PlanSetup = setupFor(score),
   options: PlanOptions = {},
 ): Plan => {
-  const reuse = options.memory?.setup === setup && options.memory.score === score ? options.memory : undefined;
+  const reuse =
+    options.memory?.setup === setup && options.memory.score === score ? options.memory : undefined;
   const clock = reuse?.clock ?? clockOf(score, setup.tempo);
   const leftSetup = reuse?.leftSetup ?? { guitar: setup.guitar, hand: setup.hand, school: setup.left };
   const now = options.now ?? (() => 0);

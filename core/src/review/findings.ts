@@ -27,25 +27,61 @@ export interface Finding {
 
 /** What a plan could not do, in playing order. */
 export const findingsOf = (score: Score, left: LeftPlan, right: RightPlan): readonly Finding[] => {
-  const at = (sound: number, code: FindingCode, severity: Severity, text: (pitch: string, place: string) => string): Finding => {
+  const at = (
+    sound: number,
+    code: FindingCode,
+    severity: Severity,
+    text: (pitch: string, place: string) => string,
+  ): Finding => {
     const note = score.notes[left.sounds[sound]!.head]!;
     const bar = score.bars[note.bar]!;
     const beat = note.onset - bar.start;
     const place = `Bar ${barLabel(bar)}, beat ${quartersText(beat, score.ticksPerQuarter)}`;
-    return { code, severity, note: note.id, bar: note.bar, beat, message: text(pitchLabel(note.sounding), place) };
+    return {
+      code,
+      severity,
+      note: note.id,
+      bar: note.bar,
+      beat,
+      message: text(pitchLabel(note.sounding), place),
+    };
   };
   const findings = [
     ...left.unplayable.map((sound) =>
-      at(sound, 'unplayable-note', 'error', (pitch, place) => `${place}: no hand can hold ${pitch} together with the notes around it. Leave it out, move it by an octave or break the chord.`),
+      at(
+        sound,
+        'unplayable-note',
+        'error',
+        (pitch, place) =>
+          `${place}: no hand can hold ${pitch} together with the notes around it. Leave it out, move it by an octave or break the chord.`,
+      ),
     ),
     ...left.brokenLocks.map((sound) =>
-      at(sound, 'lock-not-kept', 'warning', (pitch, place) => `${place}: the fingering fixed for ${pitch} cannot be held with the notes struck beside it; it was set aside.`),
+      at(
+        sound,
+        'lock-not-kept',
+        'warning',
+        (pitch, place) =>
+          `${place}: the fingering fixed for ${pitch} cannot be held with the notes struck beside it; it was set aside.`,
+      ),
     ),
     ...left.cut.map((sound) =>
-      at(sound, 'held-note-cut', 'warning', (pitch, place) => `${place}: ${pitch} cannot be held for its whole length; its finger or string is needed before it ends.`),
+      at(
+        sound,
+        'held-note-cut',
+        'warning',
+        (pitch, place) =>
+          `${place}: ${pitch} cannot be held for its whole length; its finger or string is needed before it ends.`,
+      ),
     ),
     ...right.brokenLocks.map((sound) =>
-      at(sound, 'pluck-lock-not-kept', 'warning', (pitch, place) => `${place}: the right-hand finger fixed for ${pitch} would cross its neighbours in the chord; it was set aside.`),
+      at(
+        sound,
+        'pluck-lock-not-kept',
+        'warning',
+        (pitch, place) =>
+          `${place}: the right-hand finger fixed for ${pitch} would cross its neighbours in the chord; it was set aside.`,
+      ),
     ),
   ].sort((a, b) => a.bar - b.bar || a.beat - b.beat);
   return left.exact
@@ -58,7 +94,8 @@ export const findingsOf = (score: Score, left: LeftPlan, right: RightPlan): read
           note: undefined,
           bar: 0,
           beat: 0,
-          message: 'The piece has moments with more possibilities than were searched; a slightly better fingering may exist.',
+          message:
+            'The piece has moments with more possibilities than were searched; a slightly better fingering may exist.',
         },
       ];
 };

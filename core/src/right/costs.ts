@@ -13,7 +13,11 @@ export const RIGHT_COST_RULES = {
   repeatCalm: rule(0.6, 's', 'above this a repeat costs little'),
   thumbRepeat: rule(0.3, 'factor', 'the thumb repeats more easily'),
   thumbSweep: rule(0.15, 'factor', 'p p on two neighbouring strings toward the treble is a light sweep'),
-  repeatAfterOne: rule(0.8, 'per finger at full haste', 'in fast repeated notes a finger needs more than one note to recover'),
+  repeatAfterOne: rule(
+    0.8,
+    'per finger at full haste',
+    'in fast repeated notes a finger needs more than one note to recover',
+  ),
   repeatAfterOneTime: rule(0.45, 's', 'time in which it has recovered'),
   crossing: rule(1.2, 'per awkward crossing', 'fingers that pass over each other'),
   crossingTime: rule(0.3, 's', 'time in which a crossing costs its full price'),
@@ -53,5 +57,14 @@ export const LINE_FINGERS: Readonly<Record<RightSchool, readonly number[]>> = {
   'thumb-index': [0, 1],
 };
 
-export const RIGHT_TERMS = ['repeat', 'crossing', 'frame', 'thumb', 'voice', 'finger', 'chord', 'school'] as const;
+export const RIGHT_TERMS = [
+  'repeat',
+  'crossing',
+  'frame',
+  'thumb',
+  'voice',
+  'finger',
+  'chord',
+  'school',
+] as const;
 export type RightTerm = (typeof RIGHT_TERMS)[number];

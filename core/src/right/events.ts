@@ -67,7 +67,9 @@ export const pluckEvents = (
 ): readonly PluckEvent[] => {
   const bass = bassVoice(plan);
   const events: PluckEvent[] = [];
-  const soundOfNote = new Map(plan.sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)));
+  const soundOfNote = new Map(
+    plan.sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)),
+  );
   let previousOnset: number | undefined;
   for (const { slice } of plan.hands) {
     const taken = new Map<number, PluckedNote>();
@@ -83,14 +85,19 @@ export const pluckEvents = (
         string: choice.string,
         voice: bass === undefined ? 'only' : voice === bass ? 'bass' : 'melody',
         isRepeated:
-          events.at(-1)?.notes.some(
-            (before) => before.string === choice.string && plan.sounds[before.sound]!.midi === plan.sounds[sound]!.midi,
-          ) ?? false,
+          events
+            .at(-1)
+            ?.notes.some(
+              (before) =>
+                before.string === choice.string &&
+                plan.sounds[before.sound]!.midi === plan.sounds[sound]!.midi,
+            ) ?? false,
       });
     }
     const notes = [...taken.values()].sort((a, b) => b.string - a.string);
     if (notes.length === 0 || notes.length > MOST_PLUCKED) continue;
-    const lockOf = (sound: number): StrokeFinger | undefined => locks.get(score.notes[plan.sounds[sound]!.head]!.id)?.pluck;
+    const lockOf = (sound: number): StrokeFinger | undefined =>
+      locks.get(score.notes[plan.sounds[sound]!.head]!.id)?.pluck;
     const all = risingChoices(notes.length);
     const kept = all.filter((ranks) =>
       notes.every(({ sound }, index) => {
@@ -99,10 +106,12 @@ export const pluckEvents = (
       }),
     );
     const work = slice.struck.reduce(
-      (sum, sound) => sum + Object.values(plan.choices[sound]?.cost ?? {}).reduce((each, value) => each + value, 0),
+      (sum, sound) =>
+        sum + Object.values(plan.choices[sound]?.cost ?? {}).reduce((each, value) => each + value, 0),
       0,
     );
-    const gap = previousOnset === undefined ? Infinity : clock.seconds(slice.onset) - clock.seconds(previousOnset);
+    const gap =
+      previousOnset === undefined ? Infinity : clock.seconds(slice.onset) - clock.seconds(previousOnset);
     previousOnset = slice.onset;
     events.push({
       slice: slice.index,
@@ -110,7 +119,8 @@ export const pluckEvents = (
       notes,
       options: kept.length > 0 ? kept : all,
       load: Math.min(loadRule.limit, 1 + loadRule.perUnit * work),
-      brokenLocks: kept.length > 0 ? [] : notes.filter(({ sound }) => lockOf(sound)).map(({ sound }) => sound),
+      brokenLocks:
+        kept.length > 0 ? [] : notes.filter(({ sound }) => lockOf(sound)).map(({ sound }) => sound),
     });
   }
   return events;

@@ -76,13 +76,22 @@ export const stepCost = (
     const { string, voice, isRepeated } = notes[index]!;
     const lastString = stringOf(state, rank);
     if (lastString !== 0 && lastString !== string)
-      charge('frame', index, Math.abs(lastString - string) * (rank === THUMB ? costs.thumbLeaves : costs.leaveString));
+      charge(
+        'frame',
+        index,
+        Math.abs(lastString - string) * (rank === THUMB ? costs.thumbLeaves : costs.leaveString),
+      );
     if ((last >> rank) & 1) {
       const hurry = haste(secondsBefore, costs.repeatFast, costs.repeatCalm);
       const full = costs.repeatSlow + costs.repeat * hurry;
       const isSweep = rank === THUMB && lastString - string === 1;
-      charge('repeat', index, full * (rank !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat));
-      if (isLine && school !== 'free' && rank !== THUMB && hurry > 0) charge('school', index, costs.schoolBroken);
+      charge(
+        'repeat',
+        index,
+        full * (rank !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat),
+      );
+      if (isLine && school !== 'free' && rank !== THUMB && hurry > 0)
+        charge('school', index, costs.schoolBroken);
     } else if (isRepeated && (lastButOne >> rank) & 1 && before) {
       const since = secondsBefore + before.secondsBefore;
       const factor = rank === THUMB ? costs.thumbRepeat : 1;
@@ -90,11 +99,18 @@ export const stepCost = (
     }
     if (rank === THUMB) {
       const outside =
-        string === 3 ? costs.thumbOnThird : string === 2 ? costs.thumbOnSecond : string === 1 ? costs.thumbOnFirst : 0;
+        string === 3
+          ? costs.thumbOnThird
+          : string === 2
+            ? costs.thumbOnSecond
+            : string === 1
+              ? costs.thumbOnFirst
+              : 0;
       charge('thumb', index, outside);
       const indexString = stringOf(state, INDEX);
       if (indexString !== 0 && string < indexString) charge('thumb', index, costs.thumbAboveIndex);
-      if (voice === 'melody' || (voice === 'only' && isLine && string <= 3)) charge('voice', index, costs.melodyWithThumb);
+      if (voice === 'melody' || (voice === 'only' && isLine && string <= 3))
+        charge('voice', index, costs.melodyWithThumb);
     } else {
       if (voice === 'bass') charge('voice', index, costs.bassWithoutThumb);
       if (rank === RING) charge('finger', index, costs.ring + (string >= 4 ? costs.ringOnBass : 0));

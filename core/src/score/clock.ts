@@ -10,8 +10,7 @@ export interface Clock {
  * The clock of a score. `quartersPerMinute`, when given, replaces every tempo mark: the teacher's working tempo.
  */
 export const clockOf = (score: Score, quartersPerMinute?: number): Clock => {
-  const marks =
-    quartersPerMinute === undefined ? score.tempi : [{ onset: 0, quartersPerMinute }];
+  const marks = quartersPerMinute === undefined ? score.tempi : [{ onset: 0, quartersPerMinute }];
   const starts: number[] = [];
   let elapsed = 0;
   marks.forEach((mark, index) => {

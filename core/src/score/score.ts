@@ -95,8 +95,7 @@ export interface BarVoice {
   readonly events: readonly VoiceEvent[];
 }
 
-export type Navigation =
-  'segno' | 'coda' | 'fine' | 'da-capo' | 'dal-segno' | 'to-coda';
+export type Navigation = 'segno' | 'coda' | 'fine' | 'da-capo' | 'dal-segno' | 'to-coda';
 
 export interface Bar {
   readonly index: number;

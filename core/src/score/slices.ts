@@ -22,7 +22,10 @@ const GRACE_SECONDS = 0.08;
  * lead to, one after the other.
  */
 export const slicesOf = (sounds: readonly Sound[], clock: Clock): readonly Slice[] => {
-  const groups = new Map<string, { onset: number; bar: number; order: number; grace: boolean; struck: number[] }>();
+  const groups = new Map<
+    string,
+    { onset: number; bar: number; order: number; grace: boolean; struck: number[] }
+  >();
   let graceOrder = 0;
   for (const sound of sounds) {
     const order = sound.grace ? (graceOrder += 1) : Number.MAX_SAFE_INTEGER;
@@ -30,7 +33,13 @@ export const slicesOf = (sounds: readonly Sound[], clock: Clock): readonly Slice
     const group = groups.get(key);
     if (group) group.struck.push(sound.index);
     else
-      groups.set(key, { onset: sound.onset, bar: sound.bar, order, grace: sound.grace, struck: [sound.index] });
+      groups.set(key, {
+        onset: sound.onset,
+        bar: sound.bar,
+        order,
+        grace: sound.grace,
+        struck: [sound.index],
+      });
   }
   const ordered = [...groups.values()].sort((a, b) => a.onset - b.onset || a.order - b.order);
   return ordered.map((group, index) => {

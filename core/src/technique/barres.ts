@@ -39,7 +39,10 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
       const running = open.get(flat.finger);
       if (running) {
         running.until = Math.max(running.until, until);
-        running.strings = [Math.min(running.strings[0], ...strings), Math.max(running.strings[1], ...strings)];
+        running.strings = [
+          Math.min(running.strings[0], ...strings),
+          Math.max(running.strings[1], ...strings),
+        ];
         continue;
       }
       const barre = {
@@ -54,7 +57,8 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
     }
     for (const [finger, barre] of open)
       for (const each of lying)
-        if (each.finger === finger && each.fret === barre.fret) barre.until = Math.max(barre.until, plan.sounds[each.sound]!.end);
+        if (each.finger === finger && each.fret === barre.fret)
+          barre.until = Math.max(barre.until, plan.sounds[each.sound]!.end);
   }
   return barres;
 };

@@ -69,15 +69,30 @@ const readToken = (text: string): Token => {
     tied: tied !== '',
     slurStart: slurStart !== '',
     slurStop: slurStop !== '',
-    technical: Object.fromEntries((technical ?? '').split(',').filter(Boolean).map((pair) => pair.split('='))),
+    technical: Object.fromEntries(
+      (technical ?? '')
+        .split(',')
+        .filter(Boolean)
+        .map((pair) => pair.split('=')),
+    ),
     duration: triplet ? (plain * 2) / 3 : plain,
   };
 };
 
-const printNote = (token: Token, pitch: string | undefined, place: number, voice: number, voices: number, tiedHere: boolean): string => {
+const printNote = (
+  token: Token,
+  pitch: string | undefined,
+  place: number,
+  voice: number,
+  voices: number,
+  tiedHere: boolean,
+): string => {
   const spelling = pitch === undefined ? undefined : parsePitch(pitch);
   if (pitch !== undefined && !spelling) throw new RangeError(`not a pitch: ${pitch}`);
-  const marks = Object.entries(token.technical).map(([name, value]) => `<${name === 'finger' ? 'fingering' : name}>${value}</${name === 'finger' ? 'fingering' : name}>`);
+  const marks = Object.entries(token.technical).map(
+    ([name, value]) =>
+      `<${name === 'finger' ? 'fingering' : name}>${value}</${name === 'finger' ? 'fingering' : name}>`,
+  );
   const notations = [
     tiedHere ? '<tied type="stop"/>' : '',
     token.tied && spelling ? '<tied type="start"/>' : '',
@@ -96,7 +111,9 @@ const printNote = (token: Token, pitch: string | undefined, place: number, voice
     `<voice>${voice}</voice>`,
     `<type>${token.type}</type>`,
     '<dot/>'.repeat(token.dots),
-    token.triplet ? '<time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification>' : '',
+    token.triplet
+      ? '<time-modification><actual-notes>3</actual-notes><normal-notes>2</normal-notes></time-modification>'
+      : '',
     spelling && voices > 1 ? `<stem>${voice === 1 ? 'up' : 'down'}</stem>` : '',
     notations ? `<notations>${notations}</notations>` : '',
   ].filter(Boolean);
@@ -123,7 +140,9 @@ const directionXml = (inner: string, placement: string): string =>
 /** The example as a MusicXML document. */
 export const exampleXml = (example: Example): string => {
   const { title = 'Example', composer = 'Anon.', tempo, voices, repeats = [], pickup = false } = example;
-  const lines = voices.map((voice) => voice.split('|').map((bar) => bar.trim().split(/\s+/).filter(Boolean).map(readToken)));
+  const lines = voices.map((voice) =>
+    voice.split('|').map((bar) => bar.trim().split(/\s+/).filter(Boolean).map(readToken)),
+  );
   const tiedInto = voices.map(() => new Set<string>());
   const bars = lines[0]!.map((_, index) => {
     const number = pickup ? index : index + 1;
@@ -132,9 +151,12 @@ export const exampleXml = (example: Example): string => {
       const length = tokens.reduce((sum, token) => sum + token.duration, 0);
       const back = voice + 1 < lines.length ? `\n      <backup><duration>${length}</duration></backup>` : '';
       const notes = tokens.map((token) => {
-        const printed = token.pitches.length === 0
-          ? [printNote(token, undefined, 0, voice + 1, lines.length, false)]
-          : token.pitches.map((pitch, place) => printNote(token, pitch, place, voice + 1, lines.length, tiedInto[voice]!.has(pitch)));
+        const printed =
+          token.pitches.length === 0
+            ? [printNote(token, undefined, 0, voice + 1, lines.length, false)]
+            : token.pitches.map((pitch, place) =>
+                printNote(token, pitch, place, voice + 1, lines.length, tiedInto[voice]!.has(pitch)),
+              );
         tiedInto[voice] = new Set(token.tied ? token.pitches : []);
         return printed.join('\n');
       });
@@ -147,7 +169,9 @@ export const exampleXml = (example: Example): string => {
     const ends = repeats.some((repeat) => repeat.to === index + 1);
     return [
       `    <measure number="${number}"${pickup && index === 0 ? ' implicit="yes"' : ''}>`,
-      starts ? '      <barline location="left"><bar-style>heavy-light</bar-style><repeat direction="forward"/></barline>' : '',
+      starts
+        ? '      <barline location="left"><bar-style>heavy-light</bar-style><repeat direction="forward"/></barline>'
+        : '',
       index === 0 ? attributesXml(example) : '',
       index === 0 && tempo ? tempoXml(tempo) : '',
       words ? directionXml(`<words font-style="italic">${escapeXml(words)}</words>`, 'above') : '',
@@ -159,7 +183,9 @@ export const exampleXml = (example: Example): string => {
           ? '      <barline location="right"><bar-style>light-heavy</bar-style></barline>'
           : '',
       '    </measure>',
-    ].filter(Boolean).join('\n');
+    ]
+      .filter(Boolean)
+      .join('\n');
   });
   return `<?xml version="1.0" encoding="UTF-8"?>
 <!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 3.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">

@@ -1,7 +1,8 @@
 import { NOTE_TYPES, type NoteType, type TupletRatio } from '../../score/score.ts';
 
 /** Quarters of each note type: a whole note is 4, an eighth 1/2. */
-export const quartersOf = (type: NoteType): number => 2 ** (NOTE_TYPES.indexOf('quarter') - NOTE_TYPES.indexOf(type));
+export const quartersOf = (type: NoteType): number =>
+  2 ** (NOTE_TYPES.indexOf('quarter') - NOTE_TYPES.indexOf(type));
 
 /** Written length in quarters of a type with dots, inside a tuplet. */
 export const writtenQuarters = (type: NoteType, dots: number, ratio?: TupletRatio): number =>

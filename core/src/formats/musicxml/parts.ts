@@ -22,10 +22,16 @@ const partName = (part: XmlElement): string =>
 const isGuitarProgram = (program: number): boolean => program >= 25 && program <= 32;
 
 const soundsLikeGuitar = (part: XmlElement): boolean => {
-  const names = [partName(part), ...childrenNamed(part, 'score-instrument').map((each) => each.children.map((c) => c.text).join(' '))];
-  const programs = childrenNamed(part, 'midi-instrument').map((each) => Number(childText(each, 'midi-program')));
+  const names = [
+    partName(part),
+    ...childrenNamed(part, 'score-instrument').map((each) => each.children.map((c) => c.text).join(' ')),
+  ];
+  const programs = childrenNamed(part, 'midi-instrument').map((each) =>
+    Number(childText(each, 'midi-program')),
+  );
   return (
-    names.some((name) => /guit|gitarr|chitarra|kitara|pluck\.guitar/i.test(name)) || programs.some(isGuitarProgram)
+    names.some((name) => /guit|gitarr|chitarra|kitara|pluck\.guitar/i.test(name)) ||
+    programs.some(isGuitarProgram)
   );
 };
 
@@ -33,7 +39,10 @@ const soundsLikeGuitar = (part: XmlElement): boolean => {
 export const checkRoot = (root: XmlElement): ImportProblem | undefined =>
   root.name === 'score-partwise' || root.name === 'score-timewise'
     ? undefined
-    : { code: 'not-musicxml', message: `This XML file is not a score: it begins with <${root.name}>. ${NOT_MUSICXML}` };
+    : {
+        code: 'not-musicxml',
+        message: `This XML file is not a score: it begins with <${root.name}>. ${NOT_MUSICXML}`,
+      };
 
 const hasMusic = (root: XmlElement, id: string): boolean =>
   measuresOf(root, id).some((measure) => measure.children.some((child) => child.name === 'note'));
@@ -43,10 +52,16 @@ const hasMusic = (root: XmlElement, id: string): boolean =>
  * lists the parts to choose from.
  */
 export const choosePart = (root: XmlElement, wanted?: string): Result<PartName, ImportProblem> => {
-  const declared = partListOf(root).map((part) => ({ id: part.attributes.id ?? '', name: partName(part), part }));
+  const declared = partListOf(root).map((part) => ({
+    id: part.attributes.id ?? '',
+    name: partName(part),
+    part,
+  }));
   const parts = declared.filter(({ id }) => hasMusic(root, id));
   if (wanted !== undefined) {
-    const found = parts.find((part, index) => part.id === wanted || part.name === wanted || String(index + 1) === wanted);
+    const found = parts.find(
+      (part, index) => part.id === wanted || part.name === wanted || String(index + 1) === wanted,
+    );
     if (found) return success({ id: found.id, name: found.name });
   } else {
     if (parts.length === 1) return success({ id: parts[0]!.id, name: parts[0]!.name });

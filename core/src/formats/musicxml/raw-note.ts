@@ -1,5 +1,11 @@
 import { STEPS, type PitchSpelling, type Step } from '../../music/pitch.ts';
-import { NOTE_TYPES, type NoteType, type SourceFingering, type Stem, type TupletRatio } from '../../score/score.ts';
+import {
+  NOTE_TYPES,
+  type NoteType,
+  type SourceFingering,
+  type Stem,
+  type TupletRatio,
+} from '../../score/score.ts';
 import { childNamed, childNumber, childText, childrenNamed, descend, type XmlElement } from '../xml/tree.ts';
 
 export interface SpanEnd {
@@ -42,10 +48,13 @@ const PLUCK_LETTERS = /^[pimac]$/i;
 
 /** `fingering`, `string`, `fret` and `pluck` of a note; a letter written as a fingering is a pluck. */
 const readFingering = (technical: readonly XmlElement[]): SourceFingering => {
-  const texts = (name: string) => technical.flatMap((each) => childrenNamed(each, name).map((child) => child.text.trim()));
+  const texts = (name: string) =>
+    technical.flatMap((each) => childrenNamed(each, name).map((child) => child.text.trim()));
   const fingers = texts('fingering');
   const finger = fingers.find((text) => /^[0-4]$/.test(text));
-  const pluck = texts('pluck').find((text) => PLUCK_LETTERS.test(text)) ?? fingers.find((text) => PLUCK_LETTERS.test(text));
+  const pluck =
+    texts('pluck').find((text) => PLUCK_LETTERS.test(text)) ??
+    fingers.find((text) => PLUCK_LETTERS.test(text));
   const string = texts('string').find((text) => /^\d+$/.test(text));
   const fret = texts('fret').find((text) => /^\d+$/.test(text));
   return {
@@ -71,7 +80,10 @@ const readRatio = (element: XmlElement): TupletRatio | undefined => {
   return actual && normal ? { actual, normal } : undefined;
 };
 
-const readSpans = (notations: readonly XmlElement[], technical: readonly XmlElement[]): readonly SpanEnd[] => {
+const readSpans = (
+  notations: readonly XmlElement[],
+  technical: readonly XmlElement[],
+): readonly SpanEnd[] => {
   const ends: SpanEnd[] = [];
   const collect = (holders: readonly XmlElement[], kind: SpanEnd['kind']) => {
     for (const child of holders.flatMap((holder) => childrenNamed(holder, kind))) {
@@ -99,7 +111,9 @@ export const readRawNote = (element: XmlElement): RawNote => {
   const harmonic = technical.map((each) => childNamed(each, 'harmonic')).find((each) => each !== undefined);
   const ties = [...childrenNamed(element, 'tie'), ...within('tied')].map((tie) => tie.attributes.type);
   const tuplet = within('tuplet').map((each) => oneOf(each.attributes.type, ['start', 'stop']))[0];
-  const beam = childrenNamed(element, 'beam').find((each) => (each.attributes.number ?? '1') === '1')?.text.trim();
+  const beam = childrenNamed(element, 'beam')
+    .find((each) => (each.attributes.number ?? '1') === '1')
+    ?.text.trim();
   const duration = childNumber(element, 'duration');
   const type = oneOf(childText(element, 'type'), NOTE_TYPES);
   const stem = oneOf(childText(element, 'stem'), ['up', 'down', 'none']);
@@ -130,7 +144,9 @@ export const readRawNote = (element: XmlElement): RawNote => {
     arpeggiated: within('arpeggiate').length > 0,
     articulations: names('articulations'),
     ornaments: names('ornaments'),
-    ...(harmonic && { harmonic: descend(harmonic, 'artificial') ? ('artificial' as const) : ('natural' as const) }),
+    ...(harmonic && {
+      harmonic: descend(harmonic, 'artificial') ? ('artificial' as const) : ('natural' as const),
+    }),
     fingering: readFingering(technical),
   };
 };

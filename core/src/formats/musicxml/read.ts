@@ -1,11 +1,33 @@
-import { openPitch, STANDARD_TUNING, STRINGS, placesOf, STANDARD_GUITAR, type Guitar } from '../../instrument/guitar.ts';
+import {
+  openPitch,
+  STANDARD_TUNING,
+  STRINGS,
+  placesOf,
+  STANDARD_GUITAR,
+  type Guitar,
+} from '../../instrument/guitar.ts';
 import { barLength, meterText } from '../../music/meter.ts';
 import { midi, midiOf, parsePitch, pitchLabel, type Midi } from '../../music/pitch.ts';
 import { failure, success, type Result } from '../../music/result.ts';
 import { quartersText, ticks } from '../../music/time.ts';
-import { barLabel, type Bar, type Note, type NoteId, type Score, type SourceFingering } from '../../score/score.ts';
+import {
+  barLabel,
+  type Bar,
+  type Note,
+  type NoteId,
+  type Score,
+  type SourceFingering,
+} from '../../score/score.ts';
 import type { ImportProblem, Repair } from '../import-problem.ts';
-import { childNamed, childNumber, childText, childrenNamed, descend, parseXml, type XmlElement } from '../xml/tree.ts';
+import {
+  childNamed,
+  childNumber,
+  childText,
+  childrenNamed,
+  descend,
+  parseXml,
+  type XmlElement,
+} from '../xml/tree.ts';
 import { checkRoot, choosePart, measuresOf, type MeasureSource } from './parts.ts';
 import { linkSlurs, linkTies, type PendingNote } from './spans.ts';
 import { octaveConvention, soundingShift, transposeSpelling } from './transposition.ts';
@@ -35,7 +57,9 @@ const LOWERED_SIXTH = 2;
 
 const staffDetails = (measures: readonly MeasureSource[]): readonly XmlElement[] =>
   measures.flatMap((measure) =>
-    measure.children.filter((child) => child.name === 'attributes').flatMap((each) => childrenNamed(each, 'staff-details')),
+    measure.children
+      .filter((child) => child.name === 'attributes')
+      .flatMap((each) => childrenNamed(each, 'staff-details')),
   );
 
 /** Open strings ① to ⑥ from `staff-tuning` (line 1 is the lowest), when all six are given. */
@@ -78,7 +102,14 @@ const layBars = (walked: readonly WalkedBar[], resolution: number, repairs: Repa
     const before = walked[index - 1];
     const after = walked[index + 1];
     const splitHere =
-      bar.implicit || index === 0 || !after || bar.repeatEnd || bar.repeatStart || before?.repeatEnd || before?.implicit || after.repeatStart;
+      bar.implicit ||
+      index === 0 ||
+      !after ||
+      bar.repeatEnd ||
+      bar.repeatStart ||
+      before?.repeatEnd ||
+      before?.implicit ||
+      after.repeatStart;
     const quarters = (time: number) => quartersText(time, resolution);
     let length: number = full;
     if (bar.freeLength || (bar.reach < full && bar.reach > 0 && splitHere)) length = bar.reach || full;
@@ -97,7 +128,12 @@ const layBars = (walked: readonly WalkedBar[], resolution: number, repairs: Repa
         message: `Bar ${name} holds ${quarters(bar.reach)} quarters where ${meterText(bar.meter)} needs ${quarters(full)}. The rest of the bar is read as silence.`,
       });
     }
-    const laid = { walked: bar, start, length, pickup: bar.reach > 0 && length < full && (index === 0 || bar.implicit) };
+    const laid = {
+      walked: bar,
+      start,
+      length,
+      pickup: bar.reach > 0 && length < full && (index === 0 || bar.implicit),
+    };
     start += length;
     return laid;
   });
@@ -116,16 +152,25 @@ const checkedFingering = (
   if (string === undefined) return rest;
   const known = STRINGS.find((each) => each === string);
   if (known === undefined) {
-    repairs.push({ code: 'unknown-string', message: `${where}: string ${string} does not exist on a guitar with six strings and was left out.` });
+    repairs.push({
+      code: 'unknown-string',
+      message: `${where}: string ${string} does not exist on a guitar with six strings and was left out.`,
+    });
     return rest;
   }
   if (harmonic) return { ...rest, string };
   if (!placesOf(guitar, pitch).some((place) => place.string === known)) {
-    repairs.push({ code: 'unknown-string', message: `${where}: this pitch does not exist on string ${string}, whose open sound is MIDI ${openPitch(guitar, known)}; the string was left out.` });
+    repairs.push({
+      code: 'unknown-string',
+      message: `${where}: this pitch does not exist on string ${string}, whose open sound is MIDI ${openPitch(guitar, known)}; the string was left out.`,
+    });
     return rest;
   }
   if (fret !== undefined && fret !== pitch - openPitch(guitar, known))
-    repairs.push({ code: 'wrong-fret', message: `${where}: fret ${fret} on string ${string} is not the written pitch; the string was kept and the fret follows from the pitch.` });
+    repairs.push({
+      code: 'wrong-fret',
+      message: `${where}: fret ${fret} on string ${string} is not the written pitch; the string was kept and the fret follows from the pitch.`,
+    });
   return { ...rest, string };
 };
 
@@ -138,9 +183,13 @@ const tablatureStrings = (placed: readonly { note: PlacedNote; onset: number; mi
 
 const tablatureStaves = (measures: readonly MeasureSource[]): ReadonlySet<string> => {
   const clefs = measures.flatMap((measure) =>
-    measure.children.filter((child) => child.name === 'attributes').flatMap((each) => childrenNamed(each, 'clef')),
+    measure.children
+      .filter((child) => child.name === 'attributes')
+      .flatMap((each) => childrenNamed(each, 'clef')),
   );
-  const tab = new Set(clefs.filter((clef) => childText(clef, 'sign') === 'TAB').map((clef) => clef.attributes.number ?? '1'));
+  const tab = new Set(
+    clefs.filter((clef) => childText(clef, 'sign') === 'TAB').map((clef) => clef.attributes.number ?? '1'),
+  );
   const notation = clefs.some((clef) => childText(clef, 'sign') !== 'TAB');
   return notation ? tab : new Set();
 };
@@ -150,7 +199,10 @@ const tablatureStaves = (measures: readonly MeasureSource[]): ReadonlySet<string
  * pitches sounding ones. What can be mended is mended and listed in `repairs`; what can't is one problem that
  * names the bar and the remedy.
  */
-export const readMusicXml = (text: string, options: ReadOptions = {}): Result<ImportedScore, ImportProblem> => {
+export const readMusicXml = (
+  text: string,
+  options: ReadOptions = {},
+): Result<ImportedScore, ImportProblem> => {
   const tree = parseXml(text);
   if (!tree.ok) {
     const html = /^\s*</.test(text) ? '' : ' It does not look like XML at all.';
@@ -170,7 +222,9 @@ export const readMusicXml = (text: string, options: ReadOptions = {}): Result<Im
   const resolution = resolutionOf(measures);
   const walked = walkMeasures(measures, resolution, repairs);
   const laid = layBars(walked, resolution, repairs);
-  const attributes = measures.flatMap((measure) => measure.children.filter((child) => child.name === 'attributes'));
+  const attributes = measures.flatMap((measure) =>
+    measure.children.filter((child) => child.name === 'attributes'),
+  );
   const details = staffDetails(measures);
   const tabStaves = tablatureStaves(measures);
 
@@ -192,7 +246,10 @@ export const readMusicXml = (text: string, options: ReadOptions = {}): Result<Im
       message: `Bar ${barLabel({ index: unpitched.index, number: walked[unpitched.index]!.number })}: sounds without pitch were left out of the plan; the file keeps them.`,
     });
 
-  const shift = soundingShift(octaveConvention(attributes), all.flatMap(({ note }) => note.pitch ?? []));
+  const shift = soundingShift(
+    octaveConvention(attributes),
+    all.flatMap(({ note }) => note.pitch ?? []),
+  );
   const pending: PendingNote[] = [];
   const tablature: { note: PlacedNote; onset: number; midi: number }[] = [];
   laid.forEach(({ walked: bar, start }, index) => {
@@ -204,7 +261,10 @@ export const readMusicXml = (text: string, options: ReadOptions = {}): Result<Im
     }
   });
   if (pending.length === 0)
-    return failure({ code: 'no-notes', message: `The part “${part.value.name}” holds no notes. Choose another part or another file.` });
+    return failure({
+      code: 'no-notes',
+      message: `The part “${part.value.name}” holds no notes. Choose another part or another file.`,
+    });
   pending.sort(
     (a, b) =>
       a.onset - b.onset ||
@@ -288,7 +348,15 @@ export const readMusicXml = (text: string, options: ReadOptions = {}): Result<Im
   });
 
   const bars = laid.map(({ walked: bar, start, length, pickup }, index): Bar => {
-    const { implicit: _implicit, freeLength: _free, notes: own, directions: _d, tempi: _t, reach: _r, ...signs } = bar;
+    const {
+      implicit: _implicit,
+      freeLength: _free,
+      notes: own,
+      directions: _d,
+      tempi: _t,
+      reach: _r,
+      ...signs
+    } = bar;
     const printed = own.filter((note) => !tabStaves.has(note.staff) && note.kind !== 'unpitched');
     return {
       ...signs,
@@ -312,5 +380,10 @@ export const readMusicXml = (text: string, options: ReadOptions = {}): Result<Im
     ...(tuning && { tuning }),
     capo,
   };
-  return success({ score, partId: part.value.id, repairs, elements: pending.map((note) => note.placed.element) });
+  return success({
+    score,
+    partId: part.value.id,
+    repairs,
+    elements: pending.map((note) => note.placed.element),
+  });
 };

@@ -57,11 +57,20 @@ export const linkSlurs = (
       if (from === undefined || notes[from]!.placed.voice !== note.placed.voice) continue;
       open.delete(`${kind}:${number}`);
       const run = line.slice(line.indexOf(from));
-      const singles = run.every((each, place) => place === 0 || notes[each]!.onset > notes[run[place - 1]!]!.onset || notes[each]!.placed.grace || notes[run[place - 1]!]!.placed.grace);
-      const moves = run.every((each, place) => place === 0 || notes[each]!.midi !== notes[run[place - 1]!]!.midi);
+      const singles = run.every(
+        (each, place) =>
+          place === 0 ||
+          notes[each]!.onset > notes[run[place - 1]!]!.onset ||
+          notes[each]!.placed.grace ||
+          notes[run[place - 1]!]!.placed.grace,
+      );
+      const moves = run.every(
+        (each, place) => place === 0 || notes[each]!.midi !== notes[run[place - 1]!]!.midi,
+      );
       if (run.length > LONGEST_TECHNICAL_SLUR || !singles || !moves) continue;
       run.forEach((each, place) => {
-        if (place > 0 && (!links.has(each) || kind !== 'slur')) links.set(each, { note: run[place - 1]!, kind });
+        if (place > 0 && (!links.has(each) || kind !== 'slur'))
+          links.set(each, { note: run[place - 1]!, kind });
       });
     }
     for (const { kind, type, number } of note.placed.spans)

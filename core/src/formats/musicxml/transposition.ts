@@ -19,7 +19,9 @@ export interface OctaveConvention {
 export const octaveConvention = (attributes: readonly XmlElement[]): OctaveConvention => {
   const clefs = attributes.flatMap((each) => each.children.filter((child) => child.name === 'clef'));
   const clef = clefs.find((each) => childText(each, 'sign') !== 'TAB');
-  const transpose = attributes.map((each) => childNamed(each, 'transpose')).find((each) => each !== undefined);
+  const transpose = attributes
+    .map((each) => childNamed(each, 'transpose'))
+    .find((each) => each !== undefined);
   return {
     octaveClef: clef !== undefined && (childNumber(clef, 'clef-octave-change') ?? 0) < 0,
     plainTreble: clef === undefined || childText(clef, 'sign') === 'G',
@@ -44,8 +46,6 @@ export const soundingShift = (convention: OctaveConvention, pitches: readonly Pi
   return octaveClef || !plainTreble ? 0 : -12;
 };
 
-
-
 /** A spelling moved by semitones; whole octaves keep letter and alteration. */
 export const transposeSpelling = (pitch: PitchSpelling, semitones: number): PitchSpelling => {
   if (semitones % 12 === 0) return { ...pitch, octave: pitch.octave + semitones / 12 };
@@ -57,6 +57,8 @@ export const transposeSpelling = (pitch: PitchSpelling, semitones: number): Pitc
   ).filter((candidate) => midiOf(candidate) === target);
   const preference = Math.sign(pitch.alter);
   return letters.sort(
-    (a, b) => Math.abs(a.alter) - Math.abs(b.alter) || Math.abs(a.alter - preference) - Math.abs(b.alter - preference),
+    (a, b) =>
+      Math.abs(a.alter) - Math.abs(b.alter) ||
+      Math.abs(a.alter - preference) - Math.abs(b.alter - preference),
   )[0]!;
 };

@@ -39,7 +39,9 @@ export const voicesOf = (
       const first = chord[0]!;
       if (first.at > at) events.push(space(start + at, start + first.at, resolution));
       const indices = chord.flatMap((note) => noteIndex.get(note) ?? []);
-      const written = first.type ? { type: first.type, dots: first.dots } : typeForQuarters(first.length / resolution);
+      const written = first.type
+        ? { type: first.type, dots: first.dots }
+        : typeForQuarters(first.length / resolution);
       events.push({
         kind: indices.length > 0 ? 'notes' : 'rest',
         notes: indices.sort((a, b) => a - b),

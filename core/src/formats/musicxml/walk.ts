@@ -16,20 +16,19 @@ export interface PlacedNote extends RawNote {
 }
 
 /** One bar as walked: its signs, its notes and how far its voices reach. */
-export interface WalkedBar
-  extends Pick<
-    Bar,
-    | 'number'
-    | 'meter'
-    | 'meterChange'
-    | 'key'
-    | 'keyChange'
-    | 'mode'
-    | 'repeatStart'
-    | 'repeatEnd'
-    | 'repeatTimes'
-    | 'barline'
-  > {
+export interface WalkedBar extends Pick<
+  Bar,
+  | 'number'
+  | 'meter'
+  | 'meterChange'
+  | 'key'
+  | 'keyChange'
+  | 'mode'
+  | 'repeatStart'
+  | 'repeatEnd'
+  | 'repeatTimes'
+  | 'barline'
+> {
   readonly implicit: boolean;
   readonly freeLength: boolean;
   readonly ending?: NonNullable<Bar['ending']>;
@@ -80,20 +79,28 @@ const NAVIGATION_ATTRIBUTES: readonly (readonly [string, Navigation])[] = [
 
 const navigationIn = (element: XmlElement): Navigation[] => {
   const sounds = element.name === 'sound' ? [element] : childrenNamed(element, 'sound');
-  const fromSound = NAVIGATION_ATTRIBUTES.filter(([name]) => sounds.some((sound) => name in sound.attributes)).map(
-    ([, navigation]) => navigation,
-  );
+  const fromSound = NAVIGATION_ATTRIBUTES.filter(([name]) =>
+    sounds.some((sound) => name in sound.attributes),
+  ).map(([, navigation]) => navigation);
   const types = childrenNamed(element, 'direction-type');
   const signs = (['segno', 'coda'] as const).filter((name) => types.some((type) => childNamed(type, name)));
   const words = types.flatMap((type) => childrenNamed(type, 'words')).map((each) => each.text.trim());
   const fromWords = words.flatMap((text): Navigation[] =>
-    /^d\.?\s?c\.?/i.test(text) ? ['da-capo'] : /^d\.?\s?s\.?/i.test(text) ? ['dal-segno'] : /^fine$/i.test(text) ? ['fine'] : [],
+    /^d\.?\s?c\.?/i.test(text)
+      ? ['da-capo']
+      : /^d\.?\s?s\.?/i.test(text)
+        ? ['dal-segno']
+        : /^fine$/i.test(text)
+          ? ['fine']
+          : [],
   );
   return [...new Set([...fromSound, ...signs, ...fromWords])];
 };
 
 const metronomeTempo = (direction: XmlElement): number | undefined => {
-  const sound = [direction, ...childrenNamed(direction, 'sound')].map((each) => Number(each.attributes.tempo)).find((tempo) => tempo > 0);
+  const sound = [direction, ...childrenNamed(direction, 'sound')]
+    .map((each) => Number(each.attributes.tempo))
+    .find((tempo) => tempo > 0);
   if (sound) return sound;
   for (const type of childrenNamed(direction, 'direction-type')) {
     const metronome = childNamed(type, 'metronome');
@@ -111,9 +118,12 @@ const directionTexts = (direction: XmlElement): Omit<Direction, 'bar' | 'onset'>
       const text = child.text.trim();
       if (child.name === 'words' && text) return [{ kind: 'words', text }];
       if (child.name === 'rehearsal' && text) return [{ kind: 'rehearsal', text }];
-      if (child.name === 'dynamics' && child.children[0]) return [{ kind: 'dynamics', text: child.children[0].name }];
+      if (child.name === 'dynamics' && child.children[0])
+        return [{ kind: 'dynamics', text: child.children[0].name }];
       const perMinute = child.name === 'metronome' ? childText(child, 'per-minute') : undefined;
-      return perMinute ? [{ kind: 'tempo', text: `${childText(child, 'beat-unit') ?? 'quarter'}=${perMinute}` }] : [];
+      return perMinute
+        ? [{ kind: 'tempo', text: `${childText(child, 'beat-unit') ?? 'quarter'}=${perMinute}` }]
+        : [];
     }),
   );
 
@@ -232,11 +242,15 @@ export const walkMeasures = (
 
     for (const child of measure.children) {
       if (child.name === 'attributes') readAttributes(child);
-      else if (child.name === 'backup') cursor = Math.max(0, cursor - toTicks(childNumber(child, 'duration') ?? 0));
+      else if (child.name === 'backup')
+        cursor = Math.max(0, cursor - toTicks(childNumber(child, 'duration') ?? 0));
       else if (child.name === 'forward') cursor += toTicks(childNumber(child, 'duration') ?? 0);
       else if (child.name === 'barline') readBarline(child);
       else if (child.name === 'direction' || child.name === 'sound') {
-        const at = Math.max(0, cursor + (childNumber(child, 'offset') ? toTicks(childNumber(child, 'offset')!) : 0));
+        const at = Math.max(
+          0,
+          cursor + (childNumber(child, 'offset') ? toTicks(childNumber(child, 'offset')!) : 0),
+        );
         directions.push(...directionTexts(child).map((each) => ({ ...each, at })));
         navigation.push(...navigationIn(child));
         const tempo = metronomeTempo(child);
@@ -254,7 +268,10 @@ export const walkMeasures = (
         reach = Math.max(reach, at + length);
       }
     }
-    const ending = openEnding === undefined ? undefined : { numbers: openEnding, starts: endingStarts, stops: endingStops };
+    const ending =
+      openEnding === undefined
+        ? undefined
+        : { numbers: openEnding, starts: endingStarts, stops: endingStops };
     if (endingStops) openEnding = undefined;
     const currentMeter = meter ?? DEFAULT_METER;
     return {
@@ -291,6 +308,11 @@ export const tempoMarks = (
     walked.tempi.map(({ at, quartersPerMinute }) => ({ onset: start + at, quartersPerMinute })),
   );
   const first = marks[0];
-  const opening = first ? [{ onset: 0, quartersPerMinute: first.quartersPerMinute }] : [{ onset: 0, quartersPerMinute: DEFAULT_TEMPO }];
-  return [...opening, ...marks.filter((mark) => mark.onset > 0)] as readonly unknown[] as readonly TempoMark[];
+  const opening = first
+    ? [{ onset: 0, quartersPerMinute: first.quartersPerMinute }]
+    : [{ onset: 0, quartersPerMinute: DEFAULT_TEMPO }];
+  return [
+    ...opening,
+    ...marks.filter((mark) => mark.onset > 0),
+  ] as readonly unknown[] as readonly TempoMark[];
 };

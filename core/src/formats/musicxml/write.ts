@@ -44,7 +44,10 @@ const isReplaced = (child: XmlElement, marks: NoteMarks): boolean => {
   const isLetter = /^[pimac]$/i.test(child.text.trim());
   if (child.name === 'fingering') return isLetter ? marks.pluck !== undefined : marks.finger !== undefined;
   if (child.name === 'pluck') return marks.pluck !== undefined;
-  return (child.name === 'string' && marks.string !== undefined) || (child.name === 'fret' && marks.fret !== undefined);
+  return (
+    (child.name === 'string' && marks.string !== undefined) ||
+    (child.name === 'fret' && marks.fret !== undefined)
+  );
 };
 
 const sameMarks = (technical: XmlElement | undefined, marks: NoteMarks): boolean => {
@@ -78,29 +81,47 @@ const spliceNote = (source: string, note: XmlElement, marks: NoteMarks, newline:
   const removals = removed.map((child) => ({ ...withLeadingSpace(source, child), text: '' }));
   if (technical) {
     if (technical.contentStart === technical.end)
-      return [{ start: technical.start, end: technical.end, text: `<technical>${elements.join('')}</technical>` }];
+      return [
+        { start: technical.start, end: technical.end, text: `<technical>${elements.join('')}</technical>` },
+      ];
     const first = technical.children[0];
     const indent = first && indentBefore(source, first.start);
     const lead = indent === undefined ? '' : `${newline}${indent}`;
     return [
       ...removals,
-      { start: technical.contentStart, end: technical.contentStart, text: elements.map((each) => lead + each).join('') },
+      {
+        start: technical.contentStart,
+        end: technical.contentStart,
+        text: elements.map((each) => lead + each).join(''),
+      },
     ];
   }
   const notations = childNamed(note, 'notations');
   const noteIndent = indentBefore(source, note.start);
   const childIndent = note.children[0] && indentBefore(source, note.children[0].start);
-  const step = noteIndent !== undefined && childIndent?.startsWith(noteIndent) ? childIndent.slice(noteIndent.length) : '  ';
+  const step =
+    noteIndent !== undefined && childIndent?.startsWith(noteIndent)
+      ? childIndent.slice(noteIndent.length)
+      : '  ';
   if (notations) {
     const inside = wrapped('technical', elements, step);
     if (notations.contentStart === notations.end)
-      return [{ start: notations.start, end: notations.end, text: `<notations>${inside.map((line) => line.trim()).join('')}</notations>` }];
+      return [
+        {
+          start: notations.start,
+          end: notations.end,
+          text: `<notations>${inside.map((line) => line.trim()).join('')}</notations>`,
+        },
+      ];
     const lead = childIndent === undefined ? undefined : `${newline}${childIndent}${step}`;
     return [
       {
         start: notations.contentStart,
         end: notations.contentStart,
-        text: lead === undefined ? inside.map((line) => line.trim()).join('') : inside.map((line) => lead + line).join(''),
+        text:
+          lead === undefined
+            ? inside.map((line) => line.trim()).join('')
+            : inside.map((line) => lead + line).join(''),
       },
     ];
   }

@@ -74,7 +74,7 @@ export const parseXml = (text: string): Result<XmlElement, XmlProblem> => {
   parser.on('closetag', (tag) => {
     const element = open.pop()!;
     element.end = parser.position;
-    element.contentEnd = tag.isSelfClosing ? parser.position : text.lastIndexOf('</', parser.position);
+    element.contentEnd = tag.isSelfClosing ? parser.position : text.lastIndexOf('</', parser.position - 1);
     const parent = open.at(-1);
     if (parent) parent.children.push(element);
     else root = element;
