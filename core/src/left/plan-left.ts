@@ -1,4 +1,4 @@
-import { locksOf, type Fingering } from '../fingering/fingering.ts';
+import { locksOf, type Fingering, type Lock } from '../fingering/fingering.ts';
 import type { LeftFinger } from '../fingering/vocabulary.ts';
 import { harmonicPlacesOf, placesOf, type Guitar, type Place } from '../instrument/guitar.ts';
 import { pulse } from '../music/meter.ts';
@@ -107,6 +107,32 @@ const placesFor = (score: Score, sound: Sound, guitar: Guitar): readonly Place[]
   return touched.length > 0 ? touched : placesOf(guitar, sound.midi);
 };
 
+type LockOf = (sound: number) => Lock | undefined;
+
+const prepare = (
+  score: Score,
+  fingering: Fingering,
+  clock: Clock,
+): { prepared: Prepared; lockOf: LockOf } => {
+  const locks = locksOf(score, fingering);
+  const sounds = soundsOf(score);
+  const slices = slicesOf(sounds, clock);
+  const lockOf: LockOf = (sound) => locks.get(score.notes[sounds[sound]!.head]!.id);
+  return {
+    prepared: { sounds, slices, twin: twinsOf(sounds, slices, (sound) => lockOf(sound)?.string) },
+    lockOf,
+  };
+};
+
+/** The step function of a piece, for checking a search against other ways to find the optimum. */
+export const leftStepper = (score: Score, fingering: Fingering, setup: LeftSetup, clock: Clock): Stepper =>
+  new Stepper(
+    leftCosts(setup.school),
+    setup.hand,
+    neckTables(setup.guitar),
+    soundTables(score, prepare(score, fingering, clock).prepared),
+  );
+
 /**
  * Plans the left hand for a whole piece: string, fret and finger of every sound, at least cost under the model,
  * with held notes kept and locks honoured. Never fails: what no hand can do is reported in `unplayable`,
@@ -120,16 +146,9 @@ export const planLeft = (
   clock: Clock,
   options: { budget?: SearchBudget; memory?: LeftMemory; onProgress?: (share: number) => void } = {},
 ): LeftPlan => {
-  const { guitar, hand, school } = setup;
-  const locks = locksOf(score, fingering);
-  const sounds = soundsOf(score);
-  const slices = slicesOf(sounds, clock);
-  const lockOf = (sound: number) => locks.get(score.notes[sounds[sound]!.head]!.id);
-  const prepared: Prepared = {
-    sounds,
-    slices,
-    twin: twinsOf(sounds, slices, (sound) => lockOf(sound)?.string),
-  };
+  const { guitar, hand } = setup;
+  const { prepared, lockOf } = prepare(score, fingering, clock);
+  const { sounds, slices } = prepared;
   const neck = neckTables(guitar);
   const memory =
     options.memory?.score === score && options.memory.setup === setup && options.memory.clock === clock
@@ -137,7 +156,7 @@ export const planLeft = (
       : undefined;
 
   const { moments, lockKeys } = momentsOf(score, prepared, lockOf, guitar, hand, neck, memory);
-  const stepper = new Stepper(leftCosts(school), hand, neck, soundTables(score, prepared));
+  const stepper = new Stepper(leftCosts(setup.school), hand, neck, soundTables(score, prepared));
   const tables = search(stepper, moments, options.budget ?? DEFAULT_BUDGET, memory?.tables, (done) =>
     options.onProgress?.(done / moments.length),
   );
@@ -194,7 +213,7 @@ export const planLeft = (
 const momentsOf = (
   score: Score,
   { sounds, slices, twin }: Prepared,
-  lockOf: (sound: number) => ReturnType<ReturnType<typeof locksOf>['get']>,
+  lockOf: LockOf,
   guitar: Guitar,
   hand: Hand,
   neck: ReturnType<typeof neckTables>,

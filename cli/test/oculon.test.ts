@@ -1,0 +1,99 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+
+const COMMAND = fileURLToPath(new URL('../bin/oculon.mjs', import.meta.url));
+const STUDY = fileURLToPath(new URL('../../demo/studies/low-meadow-dance.musicxml', import.meta.url));
+
+const oculon = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [COMMAND, ...args], { encoding: 'utf8' });
+  return { status, stdout, stderr };
+};
+
+describe('oculon plan', () => {
+  let folder: string;
+  beforeAll(() => {
+    folder = mkdtempSync(join(tmpdir(), 'oculon-'));
+  });
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+  it('prints a table a person can read', () => {
+    const { status, stdout } = oculon('plan', STUDY);
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/^Low Meadow Dance: 24 bars, 108 notes, quarter = 104/);
+    expect(stdout).toMatch(/^1 +0 +2 +A2 +5 +0 +0 +p$/m);
+  });
+
+  it('prints oculon.plan/1 for some bars', () => {
+    const { status, stdout } = oculon(
+      'plan',
+      STUDY,
+      '--json',
+      '--bars',
+      '2-3',
+      '--tempo',
+      '60',
+      '--hand',
+      'small',
+    );
+    expect(status).toBe(0);
+    const plan = JSON.parse(stdout) as { schema: string; piece: { tempo: number }; notes: { bar: number }[] };
+    expect(plan.schema).toBe('oculon.plan/1');
+    expect(plan.piece.tempo).toBe(60);
+    expect(new Set(plan.notes.map((note) => note.bar))).toEqual(new Set([2, 3]));
+  });
+
+  it('writes a file that, planned again, is locked to what was written', () => {
+    const out = join(folder, 'out.musicxml');
+    const first = oculon('plan', STUDY, '--json', '--out', out);
+    const again = oculon('plan', out, '--json');
+    const strip = (text: string) =>
+      (JSON.parse(text) as { notes: Record<string, unknown>[] }).notes.map(
+        ({ id, string, fret, finger, pluck }) => ({ id, string, fret, finger, pluck }),
+      );
+    expect(strip(again.stdout)).toEqual(strip(first.stdout));
+    expect(
+      (JSON.parse(again.stdout) as { notes: { locked: boolean }[] }).notes.every((note) => note.locked),
+    ).toBe(true);
+    expect(readFileSync(out, 'utf8')).toContain('<technical>');
+  });
+
+  it('ends with 1 and a message when the piece cannot be read or written', () => {
+    const broken = join(folder, 'broken.musicxml');
+    writeFileSync(broken, 'not a score');
+    expect(oculon('plan', broken)).toMatchObject({ status: 1, stdout: '' });
+    expect(oculon('plan', broken).stderr).toMatch(/not well-formed XML.*Export the piece again/);
+    expect(oculon('plan', join(folder, 'missing.xml'))).toMatchObject({ status: 1 });
+    expect(oculon('plan', STUDY, '--out', join(folder, 'no', 'such', 'x.musicxml'))).toMatchObject({
+      status: 1,
+    });
+  });
+
+  it('names the bar of a repair and plans all the same', () => {
+    const text = readFileSync(STUDY, 'utf8').replace('<duration>24</duration>', '<duration>48</duration>');
+    const file = join(folder, 'full.musicxml');
+    writeFileSync(file, text);
+    const { status, stderr } = oculon('plan', file);
+    expect(status).toBe(0);
+    expect(stderr).toMatch(/Bar 1, voice 1, holds/);
+  });
+
+  it.each([
+    [['plan']],
+    [['plan', STUDY, '--bars', '5-2']],
+    [['plan', STUDY, '--bars', '900']],
+    [['plan', STUDY, '--hand', 'huge']],
+    [['plan', STUDY, '--tempo', 'fast']],
+    [['plan', STUDY, '--nothing']],
+    [['plan', STUDY, STUDY]],
+    [['sing']],
+    [[]],
+  ])('ends with 2 and the usage when the command is wrong: %s', (args) => {
+    const { status, stdout, stderr } = oculon(...args);
+    expect(status).toBe(2);
+    expect(stdout + stderr).toContain('Usage: oculon plan FILE');
+  });
+});
