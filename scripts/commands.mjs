@@ -17,7 +17,9 @@ export const run = (command, args, options = {}) => {
   const result = spawnSync(command, args, { encoding: 'utf8', cwd: ROOT, ...options });
   if (result.error) throw new SetupError(`${command} could not be started: ${result.error.message}`);
   if (result.status !== 0)
-    throw new SetupError(`${command} ${args.join(' ')} failed:\n${result.stdout ?? ''}${result.stderr ?? ''}`);
+    throw new SetupError(
+      `${command} ${args.join(' ')} failed:\n${result.stdout ?? ''}${result.stderr ?? ''}`,
+    );
   return result.stdout ?? '';
 };
 
@@ -38,7 +40,8 @@ export const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 /** Installs Debian packages; needs root or sudo without a password. */
 export const installDebianPackages = (packages, purpose) => {
   const manual = `sudo apt-get install -y --no-install-recommends ${packages.join(' ')}`;
-  if (!existsSync('/usr/bin/apt-get')) throw new SetupError(`${purpose} is missing and this is no Debian machine. Install it, then try again.`);
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new SetupError(`${purpose} is missing and this is no Debian machine. Install it, then try again.`);
   const prefix = isRoot ? [] : ['sudo', '-n'];
   if (!isRoot && spawnSync('sudo', ['-n', 'true']).status !== 0)
     throw new SetupError(`${purpose} is missing. Install it with:\n  ${manual}`);
@@ -55,13 +58,16 @@ export const ensurePackages = () => {
   const lock = join(ROOT, 'package-lock.json');
   if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs) return;
   say('Installing npm packages …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: ['ignore', 'inherit', 'inherit'] });
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
 };
 
 /** Fails early and clearly on a Node that the packages do not support. */
 export const checkNode = () => {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major !== 20 || minor < 19) throw new SetupError(`Oculon needs Node 20.19 or a later 20; this is ${process.version}.`);
+  if (major !== 20 || minor < 19)
+    throw new SetupError(`Oculon needs Node 20.19 or a later 20; this is ${process.version}.`);
 };
 
 /** A digest of names, sizes and times of all files below some folders: changes when any of them does. */

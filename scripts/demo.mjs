@@ -2,7 +2,17 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { bin, checkNode, ensurePackages, fingerprint, ROOT, run, runMain, say, SetupError } from './commands.mjs';
+import {
+  bin,
+  checkNode,
+  ensurePackages,
+  fingerprint,
+  ROOT,
+  run,
+  runMain,
+  say,
+  SetupError,
+} from './commands.mjs';
 
 /** The demo's one teacher, an invention. */
 const TEACHER = { id: '6b1f0c52-6f0e-4a0e-9d55-0c0a0d3f5a01', name: 'Marit Osse' };
@@ -18,7 +28,8 @@ const isFree = (port) =>
 const choosePort = async () => {
   if (process.env.PORT) {
     const wanted = Number(process.env.PORT);
-    if (!(await isFree(wanted))) throw new SetupError(`Port ${wanted} is in use. Choose another one with PORT=… npm run demo.`);
+    if (!(await isFree(wanted)))
+      throw new SetupError(`Port ${wanted} is in use. Choose another one with PORT=… npm run demo.`);
     return wanted;
   }
   for (let port = FIRST_PORT; port < FIRST_PORT + 50; port += 1) if (await isFree(port)) return port;
@@ -57,7 +68,11 @@ const loadStudies = async (address, url) => {
     for (const name of readdirSync(folder).sort()) {
       const response = await fetch(`${address}/api/pieces`, {
         method: 'POST',
-        headers: { 'content-type': 'application/octet-stream', 'x-file-name': encodeURIComponent(name), origin: address },
+        headers: {
+          'content-type': 'application/octet-stream',
+          'x-file-name': encodeURIComponent(name),
+          origin: address,
+        },
         body: readFileSync(join(folder, name)),
       });
       if (!response.ok) throw new SetupError(`The demo study ${name} was refused: ${await response.text()}`);
@@ -72,7 +87,10 @@ const createTeacher = async (url) => {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: url });
   await client.connect();
-  await client.query('insert into teachers (id, name) values ($1, $2) on conflict (id) do nothing', [TEACHER.id, TEACHER.name]);
+  await client.query('insert into teachers (id, name) values ($1, $2) on conflict (id) do nothing', [
+    TEACHER.id,
+    TEACHER.name,
+  ]);
   await client.end();
 };
 
@@ -102,8 +120,16 @@ runMain(async () => {
       BODY_SIZE_LIMIT: '64M',
     };
     server = isDevelopment
-      ? spawn(bin('vite'), ['dev', '--host', '127.0.0.1', '--port', String(port)], { cwd: join(ROOT, 'web'), env: environment, stdio: 'inherit' })
-      : spawn(process.execPath, ['build/index.js'], { cwd: join(ROOT, 'web'), env: environment, stdio: ['ignore', 'inherit', 'inherit'] });
+      ? spawn(bin('vite'), ['dev', '--host', '127.0.0.1', '--port', String(port)], {
+          cwd: join(ROOT, 'web'),
+          env: environment,
+          stdio: 'inherit',
+        })
+      : spawn(process.execPath, ['build/index.js'], {
+          cwd: join(ROOT, 'web'),
+          env: environment,
+          stdio: ['ignore', 'inherit', 'inherit'],
+        });
     const ended = new Promise((resolve) => server.once('exit', resolve));
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => server.kill('SIGTERM'));
     await waitUntilUp(address, server);

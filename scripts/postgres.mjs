@@ -1,6 +1,15 @@
 import { spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { installDebianPackages, isRoot, ROOT, run, SetupError } from './commands.mjs';
@@ -10,8 +19,12 @@ const USER = 'postgres';
 
 /** Folder of the newest PostgreSQL server's programs, undefined when there is none. */
 const findServer = () => {
-  const versions = existsSync(DEBIAN_HOME) ? readdirSync(DEBIAN_HOME).sort((a, b) => Number(b) - Number(a)) : [];
-  const found = versions.map((version) => join(DEBIAN_HOME, version, 'bin')).find((bin) => existsSync(join(bin, 'initdb')));
+  const versions = existsSync(DEBIAN_HOME)
+    ? readdirSync(DEBIAN_HOME).sort((a, b) => Number(b) - Number(a))
+    : [];
+  const found = versions
+    .map((version) => join(DEBIAN_HOME, version, 'bin'))
+    .find((bin) => existsSync(join(bin, 'initdb')));
   if (found) return found;
   const onPath = spawnSync('sh', ['-c', 'command -v initdb'], { encoding: 'utf8' }).stdout.trim();
   return onPath ? dirname(onPath) : undefined;
@@ -36,7 +49,8 @@ const asOwner = (command, args) => {
 
 const demand = (command, args) => {
   const result = asOwner(command, args);
-  if (result.status !== 0) throw new SetupError(`${command} failed:\n${result.stdout ?? ''}${result.stderr ?? ''}`);
+  if (result.status !== 0)
+    throw new SetupError(`${command} failed:\n${result.stdout ?? ''}${result.stderr ?? ''}`);
 };
 
 const isReachable = (folder) => {
@@ -56,7 +70,9 @@ const homeOf = (name) => {
   const digest = createHash('sha256').update(ROOT).digest('hex').slice(0, 12);
   const outside = join('/var/tmp', `oculon-${digest}`, name);
   if (isReachable(outside)) return outside;
-  throw new SetupError(`Neither ${inside} nor ${outside} can be used by the database server's user “${USER}”.`);
+  throw new SetupError(
+    `Neither ${inside} nor ${outside} can be used by the database server's user “${USER}”.`,
+  );
 };
 
 const freePort = () =>
@@ -77,7 +93,9 @@ const runningPort = (programs, data) => {
   if (!existsSync(pidFile)) return undefined;
   const port = Number(readFileSync(pidFile, 'utf8').split('\n')[3]);
   if (!port || asOwner(join(programs, 'pg_ctl'), ['status', '-D', data]).status !== 0) return undefined;
-  return asOwner(join(programs, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0 ? port : undefined;
+  return asOwner(join(programs, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0
+    ? port
+    : undefined;
 };
 
 const isAlive = (pid) => {
@@ -117,7 +135,15 @@ const createData = (programs, home, data) => {
   writeFileSync(passwordFile, password, { mode: 0o600 });
   if (isRoot) run('chown', [USER, passwordFile]);
   demand(join(programs, 'initdb'), [
-    '-D', fresh, '-U', USER, '--auth=scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8',
+    '-D',
+    fresh,
+    '-U',
+    USER,
+    '--auth=scram-sha-256',
+    `--pwfile=${passwordFile}`,
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
   ]);
   chmodSync(passwordFile, 0o600);
   renameSync(fresh, data);
@@ -139,10 +165,21 @@ export const startCluster = async (name, database) => {
     for (let attempt = 0; port === undefined; attempt += 1) {
       const wanted = await freePort();
       const options = `-p ${wanted} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`;
-      const result = asOwner(join(programs, 'pg_ctl'), ['-D', data, '-w', '-l', join(home, 'server.log'), '-o', options, 'start']);
+      const result = asOwner(join(programs, 'pg_ctl'), [
+        '-D',
+        data,
+        '-w',
+        '-l',
+        join(home, 'server.log'),
+        '-o',
+        options,
+        'start',
+      ]);
       if (result.status === 0) port = wanted;
       else if (attempt >= 4)
-        throw new SetupError(`PostgreSQL did not start; see ${join(home, 'server.log')}.\n${result.stderr ?? ''}`);
+        throw new SetupError(
+          `PostgreSQL did not start; see ${join(home, 'server.log')}.\n${result.stderr ?? ''}`,
+        );
       else {
         // After a hard stop the old server may need a moment to be gone.
         await pause(500);

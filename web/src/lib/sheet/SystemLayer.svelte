@@ -128,7 +128,6 @@
   {/if}
   {#each geometry.heads as head (head.note)}
     <!-- The keyboard walks the notes through the sheet itself; the areas are for the pointer. -->
-    <!-- svelte-ignore a11y_click_events_have_key_events -->
     <rect
       class="hit"
       role="presentation"

@@ -1,0 +1,83 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import {
+  bin,
+  checkNode,
+  ensurePackages,
+  installDebianPackages,
+  ROOT,
+  runMain,
+  runShown,
+  say,
+} from './commands.mjs';
+
+const WEB = join(ROOT, 'web');
+
+/** A database of its own for every run, so that nothing is left over from the last one. */
+const freshDatabase = async (url) => {
+  const { default: pg } = await import('pg');
+  const { migrate } = await import('../web/database/migrate.mjs');
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  const name = `oculon_test_${Date.now()}`;
+  await client.query(`create database ${name}`);
+  const fresh = Object.assign(new URL(url), { pathname: `/${name}` }).toString();
+  await migrate(fresh);
+  const drop = async () => {
+    await client.query(`drop database if exists ${name} with (force)`);
+    await client.end();
+  };
+  return { url: fresh, drop };
+};
+
+/** The checks in order, cheapest first; the first that fails ends the run. */
+const steps = (quick, environment) => [
+  ['Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'], {}],
+  ['Lint', bin('eslint'), ['--max-warnings', '0', '.'], {}],
+  ['Types of core', bin('tsc'), ['-p', 'core/tsconfig.json'], {}],
+  ['Types of the tests of core', bin('tsc'), ['-p', 'core/tsconfig.test.json'], {}],
+  ['Types of the command line', bin('tsc'), ['-p', 'cli/tsconfig.json'], {}],
+  ['Preparing web', bin('svelte-kit'), ['sync'], { cwd: WEB }],
+  [
+    'Types of web',
+    bin('svelte-check'),
+    ['--threshold', 'warning', '--fail-on-warnings', '--output', 'human'],
+    { cwd: WEB },
+  ],
+  ['Unit tests', bin('vitest'), ['run'], {}],
+  ['Tests of web with the database', bin('vitest'), ['run'], { cwd: WEB, env: environment }],
+  ...(quick ? [] : [['Browser tests', bin('playwright'), ['test'], { cwd: WEB, env: environment }]]),
+];
+
+runMain(async () => {
+  checkNode();
+  ensurePackages();
+  const quick = process.argv.includes('--quick');
+  if (!quick && !existsSync('/usr/bin/chromium')) installDebianPackages(['chromium'], 'Chromium');
+  const { startCluster } = await import('./postgres.mjs');
+  const cluster = process.env.DATABASE_URL
+    ? { url: process.env.DATABASE_URL, stop: () => {} }
+    : await startCluster('test', 'oculon');
+  try {
+    const database = await freshDatabase(cluster.url);
+    try {
+      const environment = { ...process.env, DATABASE_URL: database.url };
+      for (const [name, command, args, options] of steps(quick, environment)) {
+        say(`\n── ${name}`);
+        const started = Date.now();
+        const code = await runShown(command, args, options);
+        if (code !== 0) {
+          say(`\n${name}: failed`);
+          return 1;
+        }
+        say(`${name}: ${((Date.now() - started) / 1000).toFixed(1)} s`);
+      }
+      say('\nAll checks passed.');
+      return 0;
+    } finally {
+      await database.drop();
+    }
+  } finally {
+    cluster.stop();
+  }
+});

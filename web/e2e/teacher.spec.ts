@@ -1,0 +1,192 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { expect, test, type Page } from '@playwright/test';
+
+const STUDIES = fileURLToPath(new URL('../../demo/studies/', import.meta.url));
+const DANCE = `${STUDIES}low-meadow-dance.musicxml`;
+
+/** Imports a file through the library and waits for the whole proposal. */
+const importStudy = async (page: Page, path: string): Promise<void> => {
+  await page.goto('/');
+  await page.locator('#import-file').setInputFiles(path);
+  await expect(page).toHaveURL(/\/pieces\//);
+  await expect(page.locator('[data-pluck-of]').first()).toBeVisible();
+  await expect(page.getByTestId('status')).toContainText('Planned in');
+};
+
+const finger = (page: Page, note: number) => page.locator(`[data-finger-of="${note}"]`);
+const fingers = (page: Page) => page.locator('[data-finger-of]').allTextContents();
+const saved = (page: Page) =>
+  expect(page.locator('[data-save-state]')).toHaveAttribute('data-save-state', 'saved');
+const settled = async (page: Page) => {
+  await expect(page.getByTestId('status')).not.toContainText('planning');
+  await saved(page);
+};
+
+test('a teacher imports a piece, changes a finger, sees the rest give way, and finds it again', async ({
+  page,
+}) => {
+  await importStudy(page, DANCE);
+  await expect(page.getByRole('heading', { name: 'Low Meadow Dance' })).toBeVisible();
+  await expect(page.locator('[data-finger-of]')).toHaveCount(108);
+  const proposed = await fingers(page);
+
+  const target = await page
+    .locator('[data-finger-of]')
+    .evaluateAll((marks) => Number(marks[7]!.getAttribute('data-finger-of')));
+  await page.locator(`[data-note="${target}"]`).click();
+  const before = await finger(page, target).textContent();
+  await page.keyboard.press(before === '4' ? '3' : '4');
+  await settled(page);
+  await expect(finger(page, target)).toHaveText(before === '4' ? '3' : '4');
+  await expect(finger(page, target)).toHaveClass(/teacher/);
+  await expect(page.getByTestId('changes')).toBeVisible();
+  const changed = await fingers(page);
+  expect(changed).not.toEqual(proposed);
+
+  await page.keyboard.press('Control+z');
+  await settled(page);
+  expect(await fingers(page)).toEqual(proposed);
+  await page.keyboard.press('Control+Shift+Z');
+  await settled(page);
+  expect(await fingers(page)).toEqual(changed);
+
+  await page.reload();
+  await expect(page.locator('[data-finger-of]')).toHaveCount(108);
+  await expect(finger(page, target)).toHaveClass(/teacher/);
+  expect(await fingers(page)).toEqual(changed);
+});
+
+test('the export carries the fingering and is read back as it was', async ({ page }, info) => {
+  await importStudy(page, `${STUDIES}one-thread.musicxml`);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+Digit5');
+  await settled(page);
+  const shown = await fingers(page);
+  await page.getByRole('button', { name: 'Export' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'MusicXML with the fingering' }).click();
+  const path = info.outputPath('exported.musicxml');
+  await (await download).saveAs(path);
+  const xml = readFileSync(path, 'utf8');
+  expect(xml.match(/<fingering>/g)).toHaveLength(101);
+  expect(xml.match(/<pluck>/g)).toHaveLength(101);
+
+  await importStudy(page, path);
+  expect(await fingers(page)).toEqual(shown);
+  await expect(page.locator('.finger.source')).toHaveCount(101);
+});
+
+test('the keyboard walks, decides strings and plucks, and says what cannot be', async ({ page }) => {
+  await importStudy(page, DANCE);
+  const heading = page.getByRole('region', { name: 'Note at the caret' }).getByRole('heading', { level: 2 });
+  await expect(heading).toContainText('A3');
+  await page.keyboard.press('ArrowDown');
+  await expect(heading).toContainText('A2');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowRight');
+  await expect(heading).toContainText('C4 bar 1, beat 1');
+  await page.keyboard.press('PageDown');
+  await expect(heading).toContainText('bar 2');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('a');
+  await settled(page);
+  await expect(page.locator('.pluck.teacher')).toHaveText('a');
+  await page.keyboard.press('Shift+Digit1');
+  await expect(page.getByTestId('status')).toContainText('does not lie on ①');
+  await page.keyboard.press('Shift+Digit4');
+  await settled(page);
+  await expect(page.locator('.string.teacher')).toHaveText('④');
+  await page.keyboard.press('Delete');
+  await settled(page);
+  await expect(page.locator('.teacher')).toHaveCount(0);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('heading', { name: 'Keys on the sheet' })).toBeVisible();
+});
+
+test('a broken file gets one clear message and changes nothing', async ({ page }) => {
+  await page.goto('/');
+  const pieces = await page.getByRole('row').count();
+  await page.locator('#import-file').setInputFiles({
+    name: 'broken.musicxml',
+    mimeType: 'text/xml',
+    buffer: Buffer.from('<score-partwise><part'),
+  });
+  await expect(page.getByRole('alert')).toContainText('“broken.musicxml” was not imported');
+  await expect(page.getByRole('alert')).toContainText('Export the piece again');
+  expect(await page.getByRole('row').count()).toBe(pieces);
+});
+
+test('a lost connection keeps the edits, also over a closed page, and sends them later', async ({
+  page,
+  context,
+}) => {
+  await importStudy(page, DANCE);
+  await page.route('**/api/fingerings/*/edits', (route) => route.abort());
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('3');
+  await expect(page.locator('[data-save-state]')).toHaveAttribute('data-save-state', 'offline');
+  await expect(page.locator('.finger.teacher')).toHaveText('3');
+  const address = page.url();
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(address);
+  await expect(again.locator('.finger.teacher')).toHaveText('3');
+  await saved(again);
+  await again.reload();
+  await expect(again.locator('.finger.teacher')).toHaveText('3');
+});
+
+test('two windows do not overwrite each other, and a disputed note is asked about', async ({
+  page,
+  context,
+}) => {
+  await importStudy(page, DANCE);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.locator('[data-finger-of]')).toHaveCount(108);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('4');
+  await settled(page);
+
+  // Another note: both stand.
+  await other.keyboard.press('PageDown');
+  await other.keyboard.press('PageDown');
+  await other.keyboard.press('2');
+  await settled(other);
+  await expect(other.locator('.finger.teacher')).toHaveCount(2);
+
+  // The same note: the later window is asked.
+  await page.keyboard.press('2');
+  await expect(page.locator('.finger.teacher')).toHaveCount(2);
+  await settled(page);
+  await other.locator('[data-note="2"]').click();
+  await other.keyboard.press('3');
+  await expect(other.getByRole('heading', { name: 'Decided in two places' })).toBeVisible();
+  await other.getByRole('button', { name: 'Keep what is here' }).click();
+  await settled(other);
+  await other.reload();
+  await expect(finger(other, 2)).toHaveText('3');
+});
+
+test('the library finds, and asks before it deletes', async ({ page }) => {
+  await importStudy(page, DANCE);
+  await page.goto('/');
+  await page.getByPlaceholder('Title or composer').fill('zzz');
+  await expect(page.getByText('Nothing here is called')).toBeVisible();
+  await page.getByPlaceholder('Title or composer').fill('meadow');
+  const rows = page.getByRole('row', { name: /Low Meadow Dance/ });
+  const count = await rows.count();
+  await rows
+    .first()
+    .getByRole('button', { name: /Delete/ })
+    .click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(rows).toHaveCount(count);
+  await rows
+    .first()
+    .getByRole('button', { name: /Delete/ })
+    .click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(rows).toHaveCount(count - 1);
+});

@@ -1,0 +1,39 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4290;
+
+/** The teacher that the browser tests work as; the server makes sure there is one. */
+export const TEACHER = '1d7a3a52-0c55-4b7e-8a53-9c1f3f7a2b10';
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  retries: process.env.CI ? 1 : 0,
+  reporter: [['list']],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node e2e/serve.mjs',
+    url: `http://127.0.0.1:${PORT}/health`,
+    timeout: 180_000,
+    stdout: 'ignore',
+    stderr: 'pipe',
+    env: { PORT: String(PORT), OCULON_TEACHER: TEACHER },
+  },
+});

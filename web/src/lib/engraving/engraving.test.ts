@@ -1,0 +1,65 @@
+import { readMusicXml, type Score } from '@oculon/core';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { accidentalsOf, keyAlteration } from './accidentals.ts';
+import { breakSystems } from './breaks.ts';
+import { barreText, roman } from './marks.ts';
+
+const study = (name: string): Score => {
+  const read = readMusicXml(
+    readFileSync(
+      fileURLToPath(new URL(`../../../../demo/studies/${name}.musicxml`, import.meta.url)),
+      'utf8',
+    ),
+  );
+  if (!read.ok) throw new Error(read.error.message);
+  return read.value.score;
+};
+
+describe('accidentals', () => {
+  it('follow the key: F♯ in one sharp, B♭ in one flat', () => {
+    expect([
+      keyAlteration(1, 'F'),
+      keyAlteration(1, 'C'),
+      keyAlteration(-1, 'B'),
+      keyAlteration(-2, 'E'),
+    ]).toEqual([1, 0, -1, -1]);
+  });
+
+  it('stand where a pitch leaves the key, once a bar', () => {
+    const score = study('one-thread');
+    const fifth = score.bars[4]!;
+    expect([...accidentalsOf(score, fifth).values()]).toEqual(['#', '#']);
+    const glass = study('stairs-of-glass');
+    // One sharp: F♯ needs no sign, D♯ does.
+    expect([...accidentalsOf(glass, glass.bars[8]!).values()]).toEqual(['#']);
+  });
+});
+
+describe('line breaks', () => {
+  it('fill every system to the page and lose no bar', () => {
+    const natural = Array.from({ length: 33 }, (_, index) => 120 + (index % 5) * 30);
+    const systems = breakSystems(natural, 900, 60, 90);
+    expect(systems.flatMap((system) => system.widths)).toHaveLength(33);
+    systems
+      .slice(0, -1)
+      .forEach((system) => expect(system.widths.reduce((sum, width) => sum + width, 0)).toBeCloseTo(900, 6));
+    expect(systems.map((system) => system.first)).toEqual(
+      systems.map((_, index) => systems.slice(0, index).reduce((sum, each) => sum + each.widths.length, 0)),
+    );
+  });
+
+  it('give a bar wider than the page a system of its own', () => {
+    const systems = breakSystems([300, 2000, 300], 900, 60, 90);
+    expect(systems.map((system) => system.first)).toEqual([0, 1, 2]);
+  });
+});
+
+describe('signs', () => {
+  it('positions are Roman, partial barres a half C', () => {
+    expect([1, 4, 9, 12].map(roman)).toEqual(['I', 'IV', 'IX', 'XII']);
+    expect(barreText({ fret: 2, strings: [1, 3], finger: 1 })).toBe('½C II');
+    expect(barreText({ fret: 1, strings: [1, 6], finger: 1 })).toBe('C I');
+  });
+});

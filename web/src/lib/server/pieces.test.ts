@@ -1,0 +1,64 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import type pg from 'pg';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { findFingering } from './fingerings.ts';
+import { importPiece } from './import-piece.ts';
+import { deletePiece, findPiece, findReading, findSource, listPieces, renamePiece } from './pieces.ts';
+import { newPiece, newTeacher, testPool } from './testing.ts';
+
+const study = new Uint8Array(
+  readFileSync(fileURLToPath(new URL('../../../../demo/studies/one-thread.musicxml', import.meta.url))),
+);
+
+describe('pieces in the database', () => {
+  let pool: pg.Pool;
+  beforeAll(() => {
+    pool = testPool();
+  });
+  afterAll(() => pool.end());
+
+  it('are imported with their source to the byte, their facts and an empty fingering', async () => {
+    const teacher = await newTeacher(pool);
+    const imported = await importPiece(pool, teacher, 'one-thread.musicxml', study);
+    if (!imported.ok) throw new Error(imported.error.message);
+    const { id } = imported.value;
+    expect(await findPiece(pool, teacher, id)).toMatchObject({
+      title: 'One Thread',
+      composer: 'Marit Osse',
+      bars: 16,
+      keyFifths: 0,
+    });
+    const source = await findSource(pool, teacher, id);
+    expect(Buffer.from(source!.content).equals(Buffer.from(study))).toBe(true);
+    expect((await findFingering(pool, teacher, id))?.revision).toBe(0);
+  });
+
+  it('that cannot be read leave no trace', async () => {
+    const teacher = await newTeacher(pool);
+    const refused = await importPiece(pool, teacher, 'x.xml', new TextEncoder().encode('<html/>'));
+    expect(refused).toMatchObject({ ok: false, error: { code: 'not-musicxml' } });
+    expect(await listPieces(pool, teacher)).toEqual([]);
+  });
+
+  it('are listed last touched first, for their teacher alone', async () => {
+    const [teacher, stranger] = [await newTeacher(pool), await newTeacher(pool)];
+    const first = await newPiece(pool, teacher);
+    const second = await newPiece(pool, teacher);
+    await renamePiece(pool, teacher, first.piece, { title: 'Renamed', composer: '' });
+    expect((await listPieces(pool, teacher)).map((piece) => piece.id)).toEqual([first.piece, second.piece]);
+    expect(await listPieces(pool, stranger)).toEqual([]);
+    expect(await findPiece(pool, stranger, first.piece)).toBeUndefined();
+    expect(await renamePiece(pool, stranger, first.piece, { title: 'Mine', composer: '' })).toBe(false);
+    expect((await findReading(pool, teacher, first.piece))?.repairs).toHaveLength(1);
+  });
+
+  it('go with everything that hangs on them, and only for their teacher', async () => {
+    const [teacher, stranger] = [await newTeacher(pool), await newTeacher(pool)];
+    const { piece, fingering } = await newPiece(pool, teacher);
+    expect(await deletePiece(pool, stranger, piece)).toBe(false);
+    expect(await deletePiece(pool, teacher, piece)).toBe(true);
+    const { rowCount } = await pool.query('select 1 from fingerings where id = $1', [fingering]);
+    expect(rowCount).toBe(0);
+  });
+});

@@ -1,0 +1,34 @@
+import pg from 'pg';
+import { insertFingering } from './fingerings.ts';
+import { teacherIdSchema, type FingeringId, type PieceId, type TeacherId } from './ids.ts';
+import { insertPiece } from './pieces.ts';
+
+/** A pool on the test database; the test command creates and migrates it. */
+export const testPool = (): pg.Pool => {
+  if (!process.env.DATABASE_URL) throw new Error('DATABASE_URL is not set; run npm test.');
+  return new pg.Pool({ connectionString: process.env.DATABASE_URL });
+};
+
+export const newTeacher = async (pool: pg.Pool): Promise<TeacherId> => {
+  const { rows } = await pool.query(`insert into teachers (name) values ('Test teacher') returning id`);
+  return teacherIdSchema.parse(rows[0].id);
+};
+
+export const newPiece = async (
+  pool: pg.Pool,
+  teacher: TeacherId,
+): Promise<{ piece: PieceId; fingering: FingeringId }> => {
+  const piece = await insertPiece(pool, teacher, {
+    title: 'Étude',
+    composer: 'Nobody',
+    bars: 4,
+    notes: 16,
+    keyFifths: 0,
+    keyMode: null,
+    fileName: 'etude.musicxml',
+    partId: 'P1',
+    content: new Uint8Array([1, 2, 3]),
+    repairs: [{ code: 'bar-not-full', message: 'Bar 2 …', bar: '2' }],
+  });
+  return { piece, fingering: await insertFingering(pool, teacher, piece) };
+};
