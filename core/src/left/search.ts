@@ -323,7 +323,7 @@ export const accountFor = (
   path.reduce((total, { option, position }, index) => {
     const moment = moments[index]!;
     const state = index === 0 ? 0 : path[index - 1]!.state;
-    stepper.prepare(layers[index - 1], moment);
+    stepper.prepare(layers[index - 1], moment, state);
     const shared = stepper.frame(state, moment.options[option]!, position, ledger);
     return total + shared + stepper.costFrom(state, ledger);
   }, 0);

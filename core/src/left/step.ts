@@ -109,21 +109,26 @@ export class Stepper {
     return ((lower * FINGERS + higher) * TABLE_FRETS + low) * TABLE_FRETS + high;
   }
 
-  /** Takes up all states of `layer` on the way to `moment`; without a layer the one free hand before the piece. */
-  prepare(layer: Layer | undefined, moment: Moment): void {
+  /**
+   * Takes up the states of `layer` on the way to `moment`, or only the state `one`; without a layer the one free
+   * hand before the piece.
+   */
+  prepare(layer: Layer | undefined, moment: Moment, one?: number): void {
     const { sounds } = this;
     const count = layer ? layer.count : 1;
+    const first = one ?? 0;
+    const end = one === undefined ? count : one + 1;
     this.moment = moment;
     this.hopHurry = Math.min(
       MAX_HURRY_HOP,
       Math.max(MIN_HURRY_HOP, this.costs.hopReferenceTime / moment.secondsBefore),
     );
     if (this.position.length < count) this.resize(count * 2);
-    this.fingerFret.fill(0, 0, count * FINGERS);
-    this.fingerMask.fill(0, 0, count * FINGERS);
-    this.fingerBound.fill(EMPTY, 0, count * FINGERS);
-    this.fingerIsLine.fill(0, 0, count * FINGERS);
-    for (let state = 0; state < count; state += 1) {
+    this.fingerFret.fill(0, first * FINGERS, end * FINGERS);
+    this.fingerMask.fill(0, first * FINGERS, end * FINGERS);
+    this.fingerBound.fill(EMPTY, first * FINGERS, end * FINGERS);
+    this.fingerIsLine.fill(0, first * FINGERS, end * FINGERS);
+    for (let state = first; state < end; state += 1) {
       this.position[state] = layer ? layer.position[state]! : 0;
       let lastEnd = -Infinity;
       let anyStopped = 0;
@@ -139,20 +144,20 @@ export class Stepper {
         }
         const sound = slotSound(slot);
         const finger = slotFinger(slot);
-        const end = sounds.end[sound]!;
+        const soundEnd = sounds.end[sound]!;
         const bound =
-          end > moment.onset
+          soundEnd > moment.onset
             ? HELD
             : sounds.ring[sound]! > moment.onset
               ? RINGING
-              : end > moment.previousOnset
+              : soundEnd > moment.previousOnset
                 ? BUSY
                 : IDLE;
         this.bound[at] = bound;
         this.sound[at] = sound;
         this.fret[at] = slotFret(slot);
         this.finger[at] = finger;
-        if (end > lastEnd) lastEnd = end;
+        if (soundEnd > lastEnd) lastEnd = soundEnd;
         if (bound >= RINGING) sounding |= 1 << k;
         if (finger !== 0 || bound >= RINGING) lying |= 1 << k;
         if (finger === 0) continue;

@@ -4,7 +4,7 @@ import { handOf, type Hand } from '../left/hand.ts';
 import { planLeft, type LeftMemory, type LeftPlan, type LeftSetup } from '../left/plan-left.ts';
 import type { LeftSchool } from '../left/costs.ts';
 import type { RightSchool } from '../right/costs.ts';
-import { planRight, type RightPlan } from '../right/plan-right.ts';
+import { planRight, type RightMemory, type RightPlan } from '../right/plan-right.ts';
 import { findingsOf, type Finding } from '../review/findings.ts';
 import { clockOf, type Clock } from '../score/clock.ts';
 import type { NoteId, Score } from '../score/score.ts';
@@ -75,6 +75,7 @@ export interface PlanMemory {
   readonly leftSetup: LeftSetup;
   readonly clock: Clock;
   readonly left: LeftMemory;
+  readonly right: RightMemory;
 }
 
 export interface PlanOptions {
@@ -104,7 +105,7 @@ export const planPiece = (
     ...(options.onProgress && { onProgress: options.onProgress }),
   });
   const between = now();
-  const right = planRight(score, fingering, left, setup.right, clock);
+  const right = planRight(score, fingering, left, setup.right, clock, reuse?.right);
   options.onTiming?.({ left: between - started, right: now() - between });
 
   const locks = locksOf(score, fingering);
@@ -135,6 +136,6 @@ export const planPiece = (
     shifts: shiftsOf(left, setup.guitar, clock),
     barres: barresOf(left),
     findings: findingsOf(score, left, right),
-    memory: { setup, score, leftSetup, clock, left: left.memory },
+    memory: { setup, score, leftSetup, clock, left: left.memory, right: right.memory },
   };
 };

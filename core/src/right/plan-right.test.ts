@@ -4,8 +4,8 @@ import { planPiece, setupFor } from '../plan/plan.ts';
 import { decide, exampleScore, planVoices, rightHand } from '../testing/planning.ts';
 import { RIGHT_COSTS, type RightSchool } from './costs.ts';
 import type { PluckEvent } from './events.ts';
-import { bestPlucks } from './plan-right.ts';
-import { afterEvent, FREE_RIGHT_HAND, stepCost, type RightState } from './step.ts';
+import { bestPlucks, searchPlucks } from './search.ts';
+import { afterEvent, approachTo, FREE_RIGHT_HAND, moveCost, placeCost, type RightState } from './step.ts';
 
 // Each example: common practice, no published source (handbook §4).
 describe('the right hand, as players use it', () => {
@@ -87,11 +87,17 @@ const costOf = (
 ): number => {
   let state: RightState = FREE_RIGHT_HAND;
   return events.reduce((total, each, index) => {
-    const cost = stepCost(RIGHT_COSTS, school, state, events[index - 1], each, options[index]!);
-    state = afterEvent(state, each, options[index]!);
+    const option = options[index]!;
+    const cost =
+      placeCost(RIGHT_COSTS, school, each, option) +
+      moveCost(RIGHT_COSTS, approachTo(RIGHT_COSTS, school, events[index - 1], each), state, option);
+    state = afterEvent(state, each, option);
     return total + cost;
   }, 0);
 };
+
+const plucks = (events: readonly PluckEvent[], school: RightSchool, window?: number) =>
+  bestPlucks(searchPlucks(events, school, undefined, window));
 
 const everyWay = (events: readonly PluckEvent[]): number[][][] =>
   events.reduce<number[][][]>(
@@ -107,7 +113,7 @@ describe('the search', () => {
         fc.constantFrom<RightSchool>('free', 'strict-im'),
         (events, school) => {
           const least = Math.min(...everyWay(events).map((options) => costOf(events, options, school)));
-          expect(costOf(events, bestPlucks(events, school), school)).toBeCloseTo(least, 9);
+          expect(costOf(events, plucks(events, school), school)).toBeCloseTo(least, 9);
         },
       ),
       { numRuns: 80 },
@@ -117,17 +123,30 @@ describe('the search', () => {
   it('leaves out nothing that could still win: with and without its window the cost is the same', () => {
     fc.assert(
       fc.property(fc.array(event, { minLength: 10, maxLength: 30 }), (events) => {
-        const windowed = costOf(events, bestPlucks(events, 'free'), 'free');
-        expect(windowed).toBeCloseTo(costOf(events, bestPlucks(events, 'free', Infinity), 'free'), 9);
+        const windowed = costOf(events, plucks(events, 'free'), 'free');
+        expect(windowed).toBeCloseTo(costOf(events, plucks(events, 'free', Infinity), 'free'), 9);
       }),
       { numRuns: 30 },
+    );
+  });
+
+  it('goes on from an earlier search to the same result as from the start', () => {
+    fc.assert(
+      fc.property(fc.array(event, { minLength: 6, maxLength: 20 }), event, fc.nat(), (events, other, at) => {
+        const changed = events.with(at % events.length, other);
+        const continued = bestPlucks(searchPlucks(changed, 'free', searchPlucks(events, 'free')));
+        expect(costOf(changed, continued, 'free')).toBeCloseTo(
+          costOf(changed, plucks(changed, 'free'), 'free'),
+          9,
+        );
+      }),
     );
   });
 
   it('never puts one finger on two notes of a chord, and ranks rise with the strings', () => {
     fc.assert(
       fc.property(fc.array(event, { minLength: 1, maxLength: 12 }), (events) => {
-        for (const option of bestPlucks(events, 'free'))
+        for (const option of plucks(events, 'free'))
           option.forEach((rank, index) => {
             if (index > 0) expect(rank).toBeGreaterThan(option[index - 1]!);
           });

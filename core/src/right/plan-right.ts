@@ -5,7 +5,8 @@ import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
 import { RIGHT_COSTS, type RightSchool, type RightTerm } from './costs.ts';
 import { pluckEvents, type PluckEvent } from './events.ts';
-import { afterEvent, FREE_RIGHT_HAND, RIGHT_STATES, stepCost, type RightState } from './step.ts';
+import { bestPlucks, searchPlucks, type RightTables } from './search.ts';
+import { afterEvent, approachTo, FREE_RIGHT_HAND, moveCost, placeCost, type RightState } from './step.ts';
 
 export interface RightChoice {
   readonly pluck: StrokeFinger;
@@ -19,66 +20,14 @@ export interface RightPlan {
   readonly cost: number;
   readonly terms: Readonly<Partial<Record<RightTerm, number>>>;
   readonly brokenLocks: readonly number[];
+  /** To go on from after a change. */
+  readonly memory: RightMemory;
 }
 
-/** States reached at one event with the cheapest way to each. */
-interface Reached {
-  readonly states: RightState[];
-  readonly cost: number[];
-  readonly parent: number[];
-  readonly option: number[];
+export interface RightMemory {
+  readonly school: RightSchool;
+  readonly tables: RightTables;
 }
-
-/**
- * How much more than the cheapest a state may cost and still be followed. Whatever a state can still save over
- * another is paid once per finger: a repeat at full haste under the heaviest load, and the way to its string.
- */
-const WINDOW = 14;
-
-/** The cheapest options for all events, by exact dynamic programming over the states of the right hand. */
-export const bestPlucks = (
-  events: readonly PluckEvent[],
-  school: RightSchool,
-  window = WINDOW,
-): readonly (readonly number[])[] => {
-  const place = new Int32Array(RIGHT_STATES).fill(-1);
-  let layer: Reached = { states: [FREE_RIGHT_HAND], cost: [0], parent: [-1], option: [-1] };
-  const layers: Reached[] = [];
-  events.forEach((event, index) => {
-    const next: Reached = { states: [], cost: [], parent: [], option: [] };
-    const before = events[index - 1];
-    const limit = Math.min(...layer.cost) + window;
-    layer.states.forEach((state, from) => {
-      if (layer.cost[from]! > limit) return;
-      event.options.forEach((option, chosen) => {
-        const cost = layer.cost[from]! + stepCost(RIGHT_COSTS, school, state, before, event, option);
-        const after = afterEvent(state, event, option);
-        const at = place[after]!;
-        if (at < 0) {
-          place[after] = next.states.length;
-          next.states.push(after);
-          next.cost.push(cost);
-          next.parent.push(from);
-          next.option.push(chosen);
-        } else if (cost < next.cost[at]!) {
-          next.cost[at] = cost;
-          next.parent[at] = from;
-          next.option[at] = chosen;
-        }
-      });
-    });
-    for (const state of next.states) place[state] = -1;
-    layer = next;
-    layers.push(next);
-  });
-  const chosen: (readonly number[])[] = [];
-  let at = layer.cost.indexOf(Math.min(...layer.cost));
-  for (let index = events.length - 1; index >= 0; index -= 1) {
-    chosen.push(events[index]!.options[layers[index]!.option[at]!]!);
-    at = layers[index]!.parent[at]!;
-  }
-  return chosen.reverse();
-};
 
 /** Plans p i m a for a piece whose left hand is planned, at least cost, with pluck locks honoured. */
 export const planRight = (
@@ -87,25 +36,36 @@ export const planRight = (
   left: LeftPlan,
   school: RightSchool,
   clock: Clock,
+  memory?: RightMemory,
 ): RightPlan => {
   const load = { perUnit: RIGHT_COSTS.leftLoad, limit: RIGHT_COSTS.leftLoadLimit };
   const events = pluckEvents(score, left, locksOf(score, fingering), clock, load);
-  const options = bestPlucks(events, school);
+  const tables = searchPlucks(events, school, memory?.school === school ? memory.tables : undefined);
+  const options = bestPlucks(tables);
   const costs: Partial<Record<RightTerm, number>>[] = left.sounds.map(() => ({}));
   const terms: Partial<Record<RightTerm, number>> = {};
   const choices: (RightChoice | undefined)[] = left.sounds.map(() => undefined);
+  const ledger = (term: RightTerm, sound: number, amount: number): void => {
+    terms[term] = (terms[term] ?? 0) + amount;
+    costs[sound]![term] = (costs[sound]![term] ?? 0) + amount;
+  };
   let state: RightState = FREE_RIGHT_HAND;
   let cost = 0;
   events.forEach((event, index) => {
     const option = options[index]!;
-    cost += stepCost(RIGHT_COSTS, school, state, events[index - 1], event, option, (term, sound, amount) => {
-      terms[term] = (terms[term] ?? 0) + amount;
-      costs[sound]![term] = (costs[sound]![term] ?? 0) + amount;
-    });
+    cost += placeCost(RIGHT_COSTS, school, event, option, ledger);
+    cost += moveCost(
+      RIGHT_COSTS,
+      approachTo(RIGHT_COSTS, school, events[index - 1], event),
+      state,
+      option,
+      ledger,
+    );
     state = afterEvent(state, event, option);
     event.notes.forEach(({ sound }, place) => {
       choices[sound] = { pluck: STROKE_FINGERS[option[place]!]!, cost: costs[sound]! };
     });
   });
-  return { events, choices, cost, terms, brokenLocks: events.flatMap((event) => event.brokenLocks) };
+  const brokenLocks = events.flatMap((event) => event.brokenLocks);
+  return { events, choices, cost, terms, brokenLocks, memory: { school, tables } };
 };

@@ -49,92 +49,143 @@ export const afterEvent = (state: RightState, event: PluckEvent, option: readonl
 const haste = (seconds: number, fast: number, calm: number): number =>
   Math.min(1, Math.max(0, (calm - seconds) / (calm - fast)));
 
-/** Cost of playing an event with an option (finger ranks, bass side first) from a state. */
-export const stepCost = (
+const isLine = (event: PluckEvent): boolean => event.notes.length === 1 && event.notes[0]!.voice !== 'bass';
+
+/** The part of an option's cost that does not depend on what was played before. */
+export const placeCost = (
   costs: RightCosts,
   school: RightSchool,
-  state: RightState,
-  before: PluckEvent | undefined,
   event: PluckEvent,
   option: readonly number[],
   ledger?: RightLedger,
 ): number => {
-  const { secondsBefore, notes, load } = event;
-  const last = (state >> LAST) & FINGER_MASK;
-  const lastButOne = (state >> LAST_BUT_ONE) & FINGER_MASK;
+  const { notes } = event;
   let cost = 0;
   const charge = (term: RightTerm, index: number, amount: number): void => {
     cost += amount;
     if (amount !== 0) ledger?.(term, notes[index]!.sound, amount);
   };
-  const isLine = notes.length === 1 && notes[0]!.voice !== 'bass';
-  const cameFromOne = last !== 0 && (last & (last - 1)) === 0;
-  const previousRank = cameFromOne ? 31 - Math.clz32(last) : -1;
-
-  for (let index = 0; index < option.length; index += 1) {
-    const rank = option[index]!;
-    const { string, voice, isRepeated } = notes[index]!;
-    const lastString = stringOf(state, rank);
-    if (lastString !== 0 && lastString !== string)
-      charge(
-        'frame',
-        index,
-        Math.abs(lastString - string) * (rank === THUMB ? costs.thumbLeaves : costs.leaveString),
-      );
-    if ((last >> rank) & 1) {
-      const hurry = haste(secondsBefore, costs.repeatFast, costs.repeatCalm);
-      const full = costs.repeatSlow + costs.repeat * hurry;
-      const isSweep = rank === THUMB && lastString - string === 1;
-      charge(
-        'repeat',
-        index,
-        full * (rank !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat),
-      );
-      if (isLine && school !== 'free' && rank !== THUMB && hurry > 0)
-        charge('school', index, costs.schoolBroken);
-    } else if (isRepeated && (lastButOne >> rank) & 1 && before) {
-      const since = secondsBefore + before.secondsBefore;
-      const factor = rank === THUMB ? costs.thumbRepeat : 1;
-      charge('repeat', index, costs.repeatAfterOne * factor * haste(since, 0, costs.repeatAfterOneTime));
-    }
+  const line = isLine(event);
+  option.forEach((rank, index) => {
+    const { string, voice } = notes[index]!;
     if (rank === THUMB) {
-      const outside =
+      charge(
+        'thumb',
+        index,
         string === 3
           ? costs.thumbOnThird
           : string === 2
             ? costs.thumbOnSecond
             : string === 1
               ? costs.thumbOnFirst
-              : 0;
-      charge('thumb', index, outside);
-      const indexString = stringOf(state, INDEX);
-      if (indexString !== 0 && string < indexString) charge('thumb', index, costs.thumbAboveIndex);
-      if (voice === 'melody' || (voice === 'only' && isLine && string <= 3))
+              : 0,
+      );
+      if (voice === 'melody' || (voice === 'only' && line && string <= 3))
         charge('voice', index, costs.melodyWithThumb);
     } else {
       if (voice === 'bass') charge('voice', index, costs.bassWithoutThumb);
       if (rank === RING) charge('finger', index, costs.ring + (string >= 4 ? costs.ringOnBass : 0));
       else if (string >= 5) charge('finger', index, costs.fingersOnBass);
     }
-  }
-  if (isLine && !LINE_FINGERS[school].includes(option[0]!)) charge('school', 0, costs.schoolBroken);
+    const lower = option[index - 1];
+    if (lower !== undefined && lower !== THUMB) {
+      const apart = notes[index - 1]!.string - string;
+      charge('chord', index, costs.unevenChord * Math.abs(apart - (rank - lower)));
+    }
+  });
+  if (line && !LINE_FINGERS[school].includes(option[0]!)) charge('school', 0, costs.schoolBroken);
+  return cost;
+};
 
-  if (previousRank > THUMB && option.length === 1 && option[0]! > THUMB && option[0] !== previousRank) {
-    const rank = option[0]!;
-    const from = stringOf(state, previousRank);
-    const to = notes[0]!.string;
-    if (from === to) {
-      if (rank > previousRank) charge('finger', 0, costs.risingOnString);
-    } else if (to < from !== rank > previousRank) {
-      const hurry = Math.min(MOST_HURRY, Math.max(LEAST_HURRY, costs.crossingTime / secondsBefore));
-      charge('crossing', 0, costs.crossing * hurry * load);
+/** What an event asks of every way into it: times and loads turned into amounts once. */
+export interface Approach {
+  readonly event: PluckEvent;
+  readonly repeat: number;
+  readonly repeatAfterOne: number;
+  readonly crossing: number;
+  readonly schoolBroken: number;
+}
+
+export const approachTo = (
+  costs: RightCosts,
+  school: RightSchool,
+  before: PluckEvent | undefined,
+  event: PluckEvent,
+): Approach => {
+  const { secondsBefore, load } = event;
+  const hurry = haste(secondsBefore, costs.repeatFast, costs.repeatCalm);
+  const since = secondsBefore + (before?.secondsBefore ?? Infinity);
+  return {
+    event,
+    repeat: costs.repeatSlow + costs.repeat * hurry,
+    repeatAfterOne: costs.repeatAfterOne * haste(since, 0, costs.repeatAfterOneTime),
+    crossing:
+      costs.crossing * load * Math.min(MOST_HURRY, Math.max(LEAST_HURRY, costs.crossingTime / secondsBefore)),
+    schoolBroken: isLine(event) && school !== 'free' && hurry > 0 ? costs.schoolBroken : 0,
+  };
+};
+
+/** The part of an option's cost that depends on the state: repeats, crossings and the way to other strings. */
+export const moveCost = (
+  costs: RightCosts,
+  approach: Approach,
+  state: RightState,
+  option: readonly number[],
+  ledger?: RightLedger,
+): number => {
+  const { notes, load } = approach.event;
+  const last = (state >> LAST) & FINGER_MASK;
+  const lastButOne = (state >> LAST_BUT_ONE) & FINGER_MASK;
+  let cost = 0;
+  for (let index = 0; index < option.length; index += 1) {
+    const rank = option[index]!;
+    const { string, isRepeated, sound } = notes[index]!;
+    const from = stringOf(state, rank);
+    if (from !== 0 && from !== string) {
+      const amount = Math.abs(from - string) * (rank === THUMB ? costs.thumbLeaves : costs.leaveString);
+      cost += amount;
+      ledger?.('frame', sound, amount);
+    }
+    if ((last >> rank) & 1) {
+      const isSweep = rank === THUMB && from - string === 1;
+      const amount =
+        approach.repeat * (rank !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat);
+      cost += amount;
+      ledger?.('repeat', sound, amount);
+      if (rank !== THUMB && approach.schoolBroken > 0) {
+        cost += approach.schoolBroken;
+        ledger?.('school', sound, approach.schoolBroken);
+      }
+    } else if (isRepeated && (lastButOne >> rank) & 1) {
+      const amount = approach.repeatAfterOne * (rank === THUMB ? costs.thumbRepeat : 1);
+      cost += amount;
+      if (amount > 0) ledger?.('repeat', sound, amount);
+    }
+    if (rank === THUMB) {
+      const indexString = stringOf(state, INDEX);
+      if (indexString !== 0 && string < indexString) {
+        cost += costs.thumbAboveIndex;
+        ledger?.('thumb', sound, costs.thumbAboveIndex);
+      }
     }
   }
-  for (let index = 1; index < option.length; index += 1) {
-    const [lower, higher] = [option[index - 1]!, option[index]!];
-    if (lower === THUMB) continue;
-    const apart = notes[index - 1]!.string - notes[index]!.string;
-    charge('chord', index, costs.unevenChord * Math.abs(apart - (higher - lower)));
+  const cameFromOne = last !== 0 && (last & (last - 1)) === 0;
+  if (cameFromOne && option.length === 1) {
+    const previous = 31 - Math.clz32(last);
+    const rank = option[0]!;
+    if (previous > THUMB && rank > THUMB && rank !== previous) {
+      const from = stringOf(state, previous);
+      const to = notes[0]!.string;
+      if (from === to) {
+        if (rank > previous) {
+          cost += costs.risingOnString;
+          ledger?.('finger', notes[0]!.sound, costs.risingOnString);
+        }
+      } else if (to < from !== rank > previous) {
+        cost += approach.crossing;
+        ledger?.('crossing', notes[0]!.sound, approach.crossing);
+      }
+    }
   }
   return cost;
 };

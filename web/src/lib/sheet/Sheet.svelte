@@ -87,6 +87,7 @@
   class="sheet"
   role="application"
   aria-label="Sheet of music. Arrow keys walk from note to note."
+  data-complete={systems.length > 0 && shown >= systems.length}
   tabindex="0"
   bind:this={holder}
   bind:clientWidth={width}

@@ -1,0 +1,106 @@
+import {
+  EMPTY_FINGERING,
+  planPiece,
+  readMusicXml,
+  setupFor,
+  type Fingering,
+  type Plan,
+  type Score,
+} from '../src/index.ts';
+import { tiledPiece, TEXTURES, type Texture } from './pieces.ts';
+
+const SIZES = [100, 600, 6000] as const;
+/** Runs per figure; the median is printed. Long pieces need fewer. */
+const runsFor = (notes: number): number => (notes > 1000 ? 3 : 7);
+
+const median = (values: readonly number[]): number =>
+  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
+const timed = <T>(work: () => T): { readonly ms: number; readonly value: T } => {
+  const started = performance.now();
+  const value = work();
+  return { ms: performance.now() - started, value };
+};
+const usedMegabytes = (): number => {
+  globalThis.gc?.();
+  const { heapUsed, arrayBuffers } = process.memoryUsage();
+  return (heapUsed + arrayBuffers) / 1024 / 1024;
+};
+
+const readScore = (xml: string): Score => {
+  const read = readMusicXml(xml);
+  if (!read.ok) throw new Error(read.error.message);
+  return read.value.score;
+};
+
+/** Median time to plan again after one lock, over locks spread through the piece. */
+const replanTime = (score: Score, plan: Plan): number => {
+  const struck = score.notes.filter((note) => !plan.notes[note.index]!.tied);
+  const times = Array.from({ length: 15 }, (_, place) => {
+    const note = struck[Math.floor(((place + 0.5) / 15) * struck.length)]!;
+    const finger = plan.notes[note.index]!.finger === 2 ? 3 : 2;
+    const fingering: Fingering = { choices: new Map([[note.id, { finger }]]) };
+    return timed(() => planPiece(score, fingering, plan.setup, { memory: plan.memory })).ms;
+  });
+  return median(times);
+};
+
+const line = (cells: readonly (string | number)[]): string =>
+  cells.map((cell, index) => (index === 0 ? String(cell).padEnd(14) : String(cell).padStart(13))).join('');
+
+// One unmeasured round lets the compiler settle.
+for (const texture of Object.keys(TEXTURES) as Texture[])
+  planPiece(readScore(tiledPiece(texture, { notes: 300 })));
+
+console.log(
+  line([
+    'texture',
+    'notes',
+    'parse µs/n',
+    'left µs/n',
+    'right µs/n',
+    'plan ms',
+    'replan ms',
+    'vs 600',
+    'memory MB',
+  ]),
+);
+for (const texture of Object.keys(TEXTURES) as Texture[]) {
+  let perNoteAt600 = NaN;
+  for (const size of SIZES) {
+    const xml = tiledPiece(texture, { notes: size });
+    const runs = runsFor(size);
+    const parse = median(Array.from({ length: runs }, () => timed(() => readScore(xml)).ms));
+    const score = readScore(xml);
+    const setup = setupFor(score);
+    const before = usedMegabytes();
+    const parts: { left: number; right: number }[] = [];
+    const plans = Array.from({ length: runs }, () =>
+      timed(() =>
+        planPiece(score, EMPTY_FINGERING, setup, {
+          now: () => performance.now(),
+          onTiming: (each) => parts.push(each),
+        }),
+      ),
+    );
+    const plan = plans.at(-1)!.value;
+    plans.length = 0;
+    const memory = usedMegabytes() - before;
+    const notes = score.notes.length;
+    const whole = median(parts.map((each) => each.left + each.right));
+    const perNote = (whole * 1000) / notes;
+    if (size === 600) perNoteAt600 = perNote;
+    console.log(
+      line([
+        texture,
+        notes,
+        ((parse * 1000) / notes).toFixed(0),
+        ((median(parts.map((each) => each.left)) * 1000) / notes).toFixed(0),
+        ((median(parts.map((each) => each.right)) * 1000) / notes).toFixed(0),
+        whole.toFixed(0),
+        replanTime(score, plan).toFixed(0),
+        size === 6000 ? `×${(perNote / perNoteAt600).toFixed(2)}` : '',
+        memory.toFixed(0),
+      ]),
+    );
+  }
+}

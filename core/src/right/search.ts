@@ -1,0 +1,151 @@
+import { RIGHT_COSTS, type RightSchool } from './costs.ts';
+import type { PluckEvent } from './events.ts';
+import {
+  afterEvent,
+  approachTo,
+  FREE_RIGHT_HAND,
+  moveCost,
+  placeCost,
+  RIGHT_STATES,
+  type RightState,
+} from './step.ts';
+
+/** States reached at one event with the cheapest way to each. */
+interface Reached {
+  readonly states: readonly RightState[];
+  readonly cost: readonly number[];
+  readonly parent: readonly number[];
+  readonly option: readonly number[];
+}
+
+/** The tables of a search, so that a later one can go on from the first event that changed. */
+export interface RightTables {
+  readonly events: readonly PluckEvent[];
+  readonly layers: readonly Reached[];
+}
+
+/**
+ * How much more than the cheapest a state may cost and still be followed. Whatever a state can still save over
+ * another is paid once per finger: a repeat at full haste under the heaviest load, and the way to its string.
+ */
+const WINDOW = 14;
+const EQUAL = 1e-9;
+
+const START: Reached = { states: [FREE_RIGHT_HAND], cost: [0], parent: [-1], option: [-1] };
+
+const least = (values: readonly number[]): number => values.reduce((a, b) => (b < a ? b : a), Infinity);
+
+const sameEvent = (a: PluckEvent, b: PluckEvent): boolean =>
+  a.secondsBefore === b.secondsBefore &&
+  a.load === b.load &&
+  a.options.length === b.options.length &&
+  a.options.every((option, index) => option.every((rank, place) => rank === b.options[index]![place])) &&
+  a.notes.length === b.notes.length &&
+  a.notes.every(
+    ({ sound, string, voice, isRepeated }, index) =>
+      sound === b.notes[index]!.sound &&
+      string === b.notes[index]!.string &&
+      voice === b.notes[index]!.voice &&
+      isRepeated === b.notes[index]!.isRepeated,
+  );
+
+/** Whether two layers hold the same states, in the same order, with costs that differ by one constant. */
+const differsByConstant = (a: Reached, b: Reached): boolean =>
+  a.states.length === b.states.length &&
+  a.states.every(
+    (state, index) =>
+      state === b.states[index] &&
+      Math.abs(a.cost[index]! - b.cost[index]! - (a.cost[0]! - b.cost[0]!)) < EQUAL,
+  );
+
+const advance = (
+  layer: Reached,
+  before: PluckEvent | undefined,
+  event: PluckEvent,
+  school: RightSchool,
+  window: number,
+  place: Int32Array,
+): Reached => {
+  const next = {
+    states: [] as RightState[],
+    cost: [] as number[],
+    parent: [] as number[],
+    option: [] as number[],
+  };
+  const approach = approachTo(RIGHT_COSTS, school, before, event);
+  const places = event.options.map((option) => placeCost(RIGHT_COSTS, school, event, option));
+  const limit = least(layer.cost) + window;
+  for (let from = 0; from < layer.states.length; from += 1) {
+    const reached = layer.cost[from]!;
+    if (reached > limit) continue;
+    const state = layer.states[from]!;
+    for (let chosen = 0; chosen < event.options.length; chosen += 1) {
+      const option = event.options[chosen]!;
+      const cost = reached + places[chosen]! + moveCost(RIGHT_COSTS, approach, state, option);
+      const after = afterEvent(state, event, option);
+      const at = place[after]!;
+      if (at < 0) {
+        place[after] = next.states.length;
+        next.states.push(after);
+        next.cost.push(cost);
+        next.parent.push(from);
+        next.option.push(chosen);
+      } else if (cost < next.cost[at]!) {
+        next.cost[at] = cost;
+        next.parent[at] = from;
+        next.option[at] = chosen;
+      }
+    }
+  }
+  for (const state of next.states) place[state] = -1;
+  return next;
+};
+
+/**
+ * Exact dynamic programming over the events. With the tables of an earlier run of as many events it starts at the
+ * first event that differs and stops where the states agree again but for a constant.
+ */
+export const searchPlucks = (
+  events: readonly PluckEvent[],
+  school: RightSchool,
+  earlier?: RightTables,
+  window = WINDOW,
+): RightTables => {
+  const comparable = earlier !== undefined && earlier.events.length === events.length;
+  const isSame = (index: number) => comparable && sameEvent(earlier.events[index]!, events[index]!);
+  let first = 0;
+  while (first < events.length && isSame(first)) first += 1;
+  let last = events.length - 1;
+  while (last > first && isSame(last)) last -= 1;
+  const layers: Reached[] = comparable ? earlier.layers.slice(0, first) : [];
+  const place = first < events.length ? new Int32Array(RIGHT_STATES).fill(-1) : new Int32Array(0);
+  for (let index = first; index < events.length; index += 1) {
+    const layer = advance(
+      layers[index - 1] ?? START,
+      events[index - 1],
+      events[index]!,
+      school,
+      window,
+      place,
+    );
+    layers.push(layer);
+    // The event after a changed one looks back at it, hence one further.
+    if (comparable && index > last && differsByConstant(layer, earlier.layers[index]!)) {
+      layers.push(...earlier.layers.slice(index + 1));
+      break;
+    }
+  }
+  return { events, layers };
+};
+
+/** The cheapest option for every event. */
+export const bestPlucks = ({ events, layers }: RightTables): readonly (readonly number[])[] => {
+  const chosen: (readonly number[])[] = [];
+  const end = layers.at(-1);
+  let at = end ? end.cost.indexOf(least(end.cost)) : -1;
+  for (let index = events.length - 1; index >= 0; index -= 1) {
+    chosen.push(events[index]!.options[layers[index]!.option[at]!]!);
+    at = layers[index]!.parent[at]!;
+  }
+  return chosen.reverse();
+};
