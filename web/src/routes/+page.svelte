@@ -1,8 +1,11 @@
 <script lang="ts">
   import { Trash2 } from '@lucide/svelte';
+  import { onMount } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import ImportPanel from '$lib/library/ImportPanel.svelte';
   import { keyLabel, matchesSearch, touchedLabel } from '$lib/library/names.ts';
+  import { loadMusicFonts } from '$lib/engraving/fonts.ts';
+  import { readyPlanner } from '$lib/planner/client.ts';
   import ThemeToggle from '$lib/ThemeToggle.svelte';
 
   const { data } = $props();
@@ -12,6 +15,12 @@
   let doomed = $state<(typeof data.pieces)[number]>();
   const found = $derived(data.pieces.filter((piece) => matchesSearch(search, piece.title, piece.composer)));
   const now = new Date();
+
+  // What the next click needs is fetched while the teacher looks for the piece.
+  onMount(() => {
+    readyPlanner();
+    void loadMusicFonts();
+  });
 
   const remove = async () => {
     if (!doomed) return;

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { accidentalsOf, keyAlteration } from './accidentals.ts';
 import { breakSystems } from './breaks.ts';
+import { naturalWidth } from './widths.ts';
 import { barreText, roman } from './marks.ts';
 
 const study = (name: string): Score => {
@@ -34,6 +35,17 @@ describe('accidentals', () => {
     const glass = study('stairs-of-glass');
     // One sharp: F♯ needs no sign, D♯ does.
     expect([...accidentalsOf(glass, glass.bars[8]!).values()]).toEqual(['#']);
+  });
+});
+
+describe('widths', () => {
+  it('grow with the moments of a bar and with its signs, and never fall below the narrowest', () => {
+    const dance = study('low-meadow-dance');
+    const [first, , , fourth] = dance.bars;
+    expect(naturalWidth(dance, dance.bars[7]!)).toBeGreaterThanOrEqual(90);
+    expect(naturalWidth(dance, first!)).toBeGreaterThan(naturalWidth(dance, fourth!));
+    const tremolo = study('moth-hour');
+    expect(naturalWidth(tremolo, tremolo.bars[0]!)).toBeGreaterThan(2 * naturalWidth(dance, first!));
   });
 });
 

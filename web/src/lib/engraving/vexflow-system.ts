@@ -33,29 +33,12 @@ const KEY_NAMES = [
 ] as const;
 const keyName = (fifths: number): string => KEY_NAMES[Math.max(-7, Math.min(7, fifths)) + 7]!;
 
-/** Measured with VexFlow: spacing that leaves room for digits beside the heads, px. */
-const WIDTH_FACTOR = 1.35;
-const WIDTH_EXTRA = 30;
-const REPEAT_EXTRA = 22;
 /** A digit needs room between the dots of a repeat and the first head. */
 const AFTER_REPEAT = 10;
-const NARROWEST_BAR = 90;
 /** Where every system is drawn before its height is known. */
 const DRAWN_AT = 100;
 
 export const useMusicFonts = (): void => VexFlow.setFonts('Bravura', 'Academico');
-
-/** Widths that bars `from` (included) to `to` want, without clef and key, in px. */
-export const naturalWidths = (score: Score, from: number, to: number): readonly number[] =>
-  score.bars.slice(from, to).map((bar) => {
-    const voices = drawVoices(score, bar).map((each) => each.voice);
-    if (voices.length === 0) return NARROWEST_BAR;
-    const formatter = new Formatter();
-    formatter.joinVoices(voices);
-    const least = formatter.preCalculateMinTotalWidth(voices);
-    const repeats = (bar.repeatStart ? REPEAT_EXTRA : 0) + (bar.repeatEnd ? REPEAT_EXTRA : 0);
-    return Math.max(NARROWEST_BAR, least * WIDTH_FACTOR + WIDTH_EXTRA) + repeats;
-  });
 
 const addHeader = (stave: Stave, bar: Bar, isFirstOfPiece: boolean, isFirstOfSystem: boolean): void => {
   if (isFirstOfSystem) stave.addClef('treble', 'default', '8vb');

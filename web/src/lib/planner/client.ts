@@ -3,11 +3,31 @@ import type { PlannerApi } from './api.ts';
 
 export interface Planner {
   readonly api: Comlink.Remote<PlannerApi>;
-  readonly close: () => void;
+  /** Gives the planner back; one that is still at work is ended, an idle one waits for the next piece. */
+  readonly release: (isBusy: boolean) => void;
 }
 
-/** Starts the planner in a worker of its own. */
-export const startPlanner = (): Planner => {
+let idle: { readonly worker: Worker; readonly api: Comlink.Remote<PlannerApi> } | undefined;
+
+const startWorker = () => {
   const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-  return { api: Comlink.wrap<PlannerApi>(worker), close: () => worker.terminate() };
+  return { worker, api: Comlink.wrap<PlannerApi>(worker) };
+};
+
+/** Starts the planner ahead of the first piece, so that opening one does not wait for its code. */
+export const readyPlanner = (): void => {
+  idle ??= startWorker();
+};
+
+/** The planner in a worker of its own, for one piece at a time. */
+export const takePlanner = (): Planner => {
+  const { worker, api } = idle ?? startWorker();
+  idle = undefined;
+  return {
+    api,
+    release: (isBusy) => {
+      if (isBusy || idle) worker.terminate();
+      else idle = { worker, api };
+    },
+  };
 };

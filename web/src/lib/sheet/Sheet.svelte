@@ -3,7 +3,8 @@
   import { breakSystems, type SystemPlan } from '../engraving/breaks.ts';
   import { loadMusicFonts } from '../engraving/fonts.ts';
   import type { Origins } from '../engraving/marks.ts';
-  import { headerWidths, naturalWidths, useMusicFonts } from '../engraving/vexflow-system.ts';
+  import { headerWidths, useMusicFonts } from '../engraving/vexflow-system.ts';
+  import { naturalWidth } from '../engraving/widths.ts';
   import { handleKey } from '../workbench/commands.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import System from './System.svelte';
@@ -37,14 +38,13 @@
     untrack(async () => {
       await loadMusicFonts();
       useMusicFonts();
-      const natural: number[] = [];
-      for (let from = 0; from < piece.bars.length; from += 4) {
-        natural.push(...naturalWidths(piece, from, from + 4));
-        await nextTask();
-        if (stopped) return;
-      }
       const { header, firstHeader } = headerWidths(piece);
-      systems = breakSystems(natural, page, header, firstHeader);
+      systems = breakSystems(
+        piece.bars.map((bar) => naturalWidth(piece, bar)),
+        page,
+        header,
+        firstHeader,
+      );
       for (shown = 0; shown < systems.length; shown += 1) {
         await nextTask();
         if (stopped) return;

@@ -16,7 +16,7 @@ import {
 } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { PlanView } from '../planner/api.ts';
-import { startPlanner, type Planner } from '../planner/client.ts';
+import { takePlanner, type Planner } from '../planner/client.ts';
 import type { SetupChoice } from '../planner/setup.ts';
 import { SaveQueue, type Conflict } from './save-queue.svelte.ts';
 
@@ -64,7 +64,7 @@ export class Workbench {
 
   readonly saving: SaveQueue;
   readonly #start: WorkbenchStart;
-  readonly #planner: Planner = startPlanner();
+  readonly #planner: Planner = takePlanner();
   #undo = $state.raw<readonly Edit[]>([]);
   #redo = $state.raw<readonly Edit[]>([]);
   #replanAgain = false;
@@ -222,7 +222,7 @@ export class Workbench {
 
   close(): void {
     this.saving.close();
-    this.#planner.close();
+    this.#planner.release(this.planning || this.phase === 'opening');
   }
 }
 

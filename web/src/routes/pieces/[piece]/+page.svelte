@@ -1,6 +1,7 @@
 <script lang="ts">
   import { ArrowLeft, Download, Keyboard, Redo2, Undo2 } from '@lucide/svelte';
   import { onMount, untrack } from 'svelte';
+  import { loadMusicFonts } from '$lib/engraving/fonts.ts';
   import ChangesPanel from '$lib/sheet/ChangesPanel.svelte';
   import ConflictDialog from '$lib/sheet/ConflictDialog.svelte';
   import FindingsPanel from '$lib/sheet/FindingsPanel.svelte';
@@ -34,6 +35,7 @@
         }),
     );
     workbench = opened;
+    void loadMusicFonts();
     void opened.open();
     return () => opened.close();
   });
