@@ -103,6 +103,8 @@ runMain(async () => {
     ? { url: process.env.DATABASE_URL, stop: () => {} }
     : await startCluster('demo', 'oculon');
   let server;
+  // From here on there is a database to stop: an interruption ends what runs and then leaves by the way below.
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => server?.kill('SIGTERM'));
   try {
     const { migrate } = await import('../web/database/migrate.mjs');
     await migrate(cluster.url);
@@ -131,7 +133,6 @@ runMain(async () => {
           stdio: ['ignore', 'inherit', 'inherit'],
         });
     const ended = new Promise((resolve) => server.once('exit', resolve));
-    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => server.kill('SIGTERM'));
     await waitUntilUp(address, server);
     await loadStudies(address, cluster.url);
     say(`\nOculon is ready: ${address}\nCtrl-C ends it.\n`);
