@@ -1,0 +1,82 @@
+import { planPiece, readMusicXml, type Plan } from '@oculon/core';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import type { HeadBox, SystemGeometry } from './geometry.ts';
+import { layMarks, type Origins } from './marks.ts';
+
+const path = fileURLToPath(new URL('../../../../demo/studies/moth-hour.musicxml', import.meta.url));
+const read = readMusicXml(readFileSync(path, 'utf8'));
+if (!read.ok) throw new Error(read.error.message);
+const { score } = read.value;
+const plan: Plan = planPiece(score);
+const positions = plan.left.hands.map(({ slice, position }) => ({ onset: slice.onset, position }));
+
+/** A system as if engraved: time runs to the right, pitch upward. */
+const geometryOf = (first: number, last: number): SystemGeometry => {
+  const start = score.bars[first]!.start;
+  const heads = score.notes
+    .filter((note) => note.bar >= first && note.bar <= last)
+    .map((note): HeadBox => {
+      const x = 60 + ((note.onset - start) / score.ticksPerQuarter) * 200;
+      const y = 300 - note.midi * 3;
+      return { note: note.index, x, y, width: 12, left: x, top: y - 35, bottom: y + 5, stem: 'up' };
+    });
+  return {
+    first,
+    last,
+    width: 900,
+    staffTop: 100,
+    staffBottom: 140,
+    inkTop: Math.min(...heads.map((head) => head.top)),
+    inkBottom: Math.max(...heads.map((head) => head.bottom)),
+    heads,
+    bars: [{ index: first, x: 0, width: 900, musicStart: 50 }],
+  };
+};
+const planned: Origins = () => 'planned';
+const lay = (geometry: SystemGeometry, origin: Origins = planned, everyString = false) =>
+  layMarks(score, geometry, plan.notes, plan.barres, positions, origin, { everyString });
+
+describe('marks on a system', () => {
+  it('give every struck note its finger and its pluck, left of and below the music', () => {
+    const geometry = geometryOf(0, 0);
+    const marks = lay(geometry);
+    expect(marks.fingers).toHaveLength(geometry.heads.length);
+    expect(marks.plucks).toHaveLength(geometry.heads.length);
+    for (const mark of marks.fingers)
+      expect(mark.x).toBeLessThan(geometry.heads.find((head) => head.note === mark.note)!.left);
+    for (const mark of marks.plucks) expect(mark.y).toBeGreaterThan(geometry.inkBottom);
+  });
+
+  it('show strings only where a reader would not expect them, or all on request', () => {
+    expect(lay(geometryOf(0, 0)).strings).toEqual([]);
+    expect(lay(geometryOf(0, 0), planned, true).strings).toHaveLength(geometryOf(0, 0).heads.length);
+    expect(lay(geometryOf(8, 8)).strings.length).toBeGreaterThan(0);
+    const decided: Origins = (note, field) => (note === 0 && field === 'string' ? 'teacher' : 'planned');
+    expect(lay(geometryOf(0, 0), decided).strings.map((mark) => [mark.note, mark.origin])).toEqual([
+      [0, 'teacher'],
+    ]);
+  });
+
+  it('stand in rows that do not touch, within the height they ask for', () => {
+    for (let bar = 0; bar < score.bars.length; bar += 1) {
+      const geometry = geometryOf(bar, bar);
+      const marks = lay(geometry);
+      for (const mark of [...marks.fingers, ...marks.strings, ...marks.plucks]) {
+        expect(mark.y).toBeGreaterThan(marks.top);
+        expect(mark.y).toBeLessThan(marks.bottom);
+      }
+      for (const barre of marks.barres) expect(barre.y).toBeLessThan(geometry.inkTop);
+      const rows = new Set([...marks.barres.map((each) => each.y), ...marks.positions.map((each) => each.y)]);
+      if (marks.barres.length > 0 && marks.positions.length > 0) expect(rows.size).toBe(2);
+    }
+  });
+
+  it('name a new position where the hand arrives', () => {
+    const shifts = plan.shifts.length;
+    const named = score.bars.flatMap((bar) => lay(geometryOf(bar.index, bar.index)).positions);
+    // One more than the shifts: the first position of the piece.
+    expect(named).toHaveLength(shifts + 1);
+  });
+});
