@@ -26,9 +26,11 @@ const runTypeScript = async (entry, args = [], environment = process.env) => {
 runMain(async () => {
   checkNode();
   ensurePackages();
-  say('Planning, medians; times a note in µs so that lengths compare:\n');
-  const core = await runTypeScript('core/bench/plan.bench.ts');
-  if (core !== 0 || process.argv.includes('--core')) return core;
+  if (!process.argv.includes('--browser')) {
+    say('Planning, medians; times a note in µs so that lengths compare:\n');
+    const core = await runTypeScript('core/bench/plan.bench.ts');
+    if (core !== 0 || process.argv.includes('--core')) return core;
+  }
   const { startCluster } = await import('./postgres.mjs');
   const { migrate } = await import('../web/database/migrate.mjs');
   const cluster = await startCluster('test', 'oculon_bench');
