@@ -5,9 +5,8 @@ import type { Ledger, Stepper } from './step.ts';
 /** What a search may spend. */
 export interface SearchBudget {
   /**
-   * A state is left behind when another one holding the same notes is cheaper by more than this. Whatever the
-   * first could still do, the second can do for less: set the hand anew (one shift) and the fingers one by one.
-   * Infinity keeps everything.
+   * A state is left behind when another one holding the same notes is cheaper by more than this. Not proven to
+   * lose nothing: the tests compare it with Infinity, which keeps everything.
    */
   readonly window: number;
   /** States kept at one moment; beyond it the cheapest are kept and the result is marked as not exact. */

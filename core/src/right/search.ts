@@ -25,8 +25,8 @@ export interface RightTables {
 }
 
 /**
- * How much more than the cheapest a state may cost and still be followed. Whatever a state can still save over
- * another is paid once per finger: a repeat at full haste under the heaviest load, and the way to its string.
+ * How much more than the cheapest a state may cost and still be followed. Not proven to lose nothing: the tests
+ * compare it with no window.
  */
 const WINDOW = 14;
 const EQUAL = 1e-9;
