@@ -11,34 +11,63 @@ export const slotFret = (slot: number): number => (slot % SLOT_SOUND) >> 3;
 export const slotFinger = (slot: number): number => slot & 7;
 
 /**
- * All states of the hand at one moment with the cheapest way to reach each: hand position, what lies on every
- * string, cost, and the state and assignment it came from. A hash table over flat arrays that grow.
+ * All states of the hand at one moment, cheapest first: hand position, what lies on every string, the least cost of
+ * reaching it, and the state and option it came from.
  */
-export class Layer {
-  count = 0;
-  cost: Float64Array;
-  parent: Int32Array;
-  option: Int32Array;
-  position: Uint8Array;
-  slots: Int32Array;
-  private table: Int32Array;
-  private mask: number;
+export interface Layer {
+  readonly count: number;
+  readonly cost: Float64Array;
+  readonly parent: Int32Array;
+  readonly option: Int32Array;
+  readonly position: Uint8Array;
+  readonly slots: Int32Array;
+}
 
-  constructor(capacity = 64) {
-    this.cost = new Float64Array(capacity);
-    this.parent = new Int32Array(capacity);
-    this.option = new Int32Array(capacity);
-    this.position = new Uint8Array(capacity);
-    this.slots = new Int32Array(capacity * SLOTS);
-    this.table = new Int32Array(capacity * 2).fill(-1);
-    this.mask = capacity * 2 - 1;
+const hashOf = (position: number, slots: ArrayLike<number>, from: number): number => {
+  let hash = Math.imul(position, 0x9e3779b1);
+  for (let slot = 0; slot < SLOTS; slot += 1)
+    hash = Math.imul(hash ^ slots[from + slot]!, 0x85ebca6b) ^ (hash >>> 13);
+  return hash ^ (hash >>> 16);
+};
+
+/** States in the making: a hash table over flat arrays that grow, used again for every moment. */
+export class StateTable {
+  count = 0;
+  cost = new Float64Array(64);
+  parent = new Int32Array(64);
+  option = new Int32Array(64);
+  position = new Uint8Array(64);
+  slots = new Int32Array(64 * SLOTS);
+  private table = new Int32Array(128).fill(-1);
+
+  clear(): void {
+    this.count = 0;
+    this.table.fill(-1);
   }
 
-  private hash(position: number, slots: ArrayLike<number>, from: number): number {
-    let hash = position * 0x9e3779b1;
-    for (let slot = 0; slot < SLOTS; slot += 1)
-      hash = Math.imul(hash ^ slots[from + slot]!, 0x85ebca6b) ^ (hash >>> 13);
-    return hash ^ (hash >>> 16);
+  /** Takes up the states of a layer, to find them by what they are. */
+  load(layer: Layer): void {
+    this.clear();
+    for (let state = 0; state < layer.count; state += 1)
+      this.offer(
+        layer.position[state]!,
+        layer.slots,
+        state * SLOTS,
+        layer.cost[state]!,
+        layer.parent[state]!,
+        layer.option[state]!,
+      );
+  }
+
+  /** Where a state is in the table of hashes, or the free place for it. */
+  private placeOf(position: number, slots: ArrayLike<number>, from: number): number {
+    const mask = this.table.length - 1;
+    let at = hashOf(position, slots, from) & mask;
+    for (;;) {
+      const index = this.table[at]!;
+      if (index < 0 || this.matches(index, position, slots, from)) return at;
+      at = (at + 1) & mask;
+    }
   }
 
   private matches(index: number, position: number, slots: ArrayLike<number>, from: number): boolean {
@@ -51,43 +80,33 @@ export class Layer {
 
   /** Index of a state, or −1. */
   find(position: number, slots: ArrayLike<number>, from = 0): number {
-    let at = this.hash(position, slots, from) & this.mask;
-    for (;;) {
-      const index = this.table[at]!;
-      if (index < 0 || this.matches(index, position, slots, from)) return index;
-      at = (at + 1) & this.mask;
-    }
+    return this.table[this.placeOf(position, slots, from)]!;
   }
 
-  /** Keeps the cheaper way to a state. */
-  offer(position: number, slots: ArrayLike<number>, cost: number, parent: number, option: number): void {
-    let at = this.hash(position, slots, 0) & this.mask;
-    for (;;) {
-      const index = this.table[at]!;
-      if (index < 0) break;
-      if (this.matches(index, position, slots, 0)) {
-        if (cost < this.cost[index]!) {
-          this.cost[index] = cost;
-          this.parent[index] = parent;
-          this.option[index] = option;
-        }
-        return;
-      }
-      at = (at + 1) & this.mask;
+  /** Keeps the cheaper way to a state and returns its index. */
+  offer(
+    position: number,
+    slots: ArrayLike<number>,
+    from: number,
+    cost: number,
+    parent: number,
+    option: number,
+  ): number {
+    if (this.count === this.cost.length) this.grow();
+    const at = this.placeOf(position, slots, from);
+    let index = this.table[at]!;
+    if (index >= 0 && cost >= this.cost[index]!) return index;
+    if (index < 0) {
+      index = this.count;
+      this.count += 1;
+      this.table[at] = index;
+      this.position[index] = position;
+      for (let slot = 0; slot < SLOTS; slot += 1) this.slots[index * SLOTS + slot] = slots[from + slot]!;
     }
-    const index = this.count;
-    if (index === this.cost.length) {
-      this.grow();
-      this.offer(position, slots, cost, parent, option);
-      return;
-    }
-    this.table[at] = index;
-    this.count += 1;
     this.cost[index] = cost;
     this.parent[index] = parent;
     this.option[index] = option;
-    this.position[index] = position;
-    for (let slot = 0; slot < SLOTS; slot += 1) this.slots[index * SLOTS + slot] = slots[slot]!;
+    return index;
   }
 
   private grow(): void {
@@ -102,19 +121,36 @@ export class Layer {
     this.position = copy(this.position, new Uint8Array(capacity));
     this.slots = copy(this.slots, new Int32Array(capacity * SLOTS));
     this.table = new Int32Array(capacity * 2).fill(-1);
-    this.mask = capacity * 2 - 1;
-    for (let index = 0; index < this.count; index += 1) {
-      let at = this.hash(this.position[index]!, this.slots, index * SLOTS) & this.mask;
-      while (this.table[at]! >= 0) at = (at + 1) & this.mask;
-      this.table[at] = index;
-    }
+    for (let index = 0; index < this.count; index += 1)
+      this.table[this.placeOf(this.position[index]!, this.slots, index * SLOTS)] = index;
   }
 
-  /** Index of the cheapest state; the first among equals. */
-  cheapest(): number {
-    let best = 0;
-    for (let index = 1; index < this.count; index += 1)
-      if (this.cost[index]! < this.cost[best]!) best = index;
-    return best;
+  /** The states named, cheapest first, at most `limit` of them, as a layer of its own. */
+  layer(states: number[], limit = Infinity): Layer {
+    const { cost } = this;
+    const kept = states.sort((a, b) => cost[a]! - cost[b]! || a - b);
+    return layerOf(this, kept.length > limit ? kept.slice(0, limit) : kept);
   }
 }
+
+/** A layer of some states of another, in the order given. */
+export const layerOf = (from: Layer, states: readonly number[]): Layer => {
+  const count = states.length;
+  const layer = {
+    count,
+    cost: new Float64Array(count),
+    parent: new Int32Array(count),
+    option: new Int32Array(count),
+    position: new Uint8Array(count),
+    slots: new Int32Array(count * SLOTS),
+  };
+  states.forEach((state, index) => {
+    layer.cost[index] = from.cost[state]!;
+    layer.parent[index] = from.parent[state]!;
+    layer.option[index] = from.option[state]!;
+    layer.position[index] = from.position[state]!;
+    for (let slot = 0; slot < SLOTS; slot += 1)
+      layer.slots[index * SLOTS + slot] = from.slots[state * SLOTS + slot]!;
+  });
+  return layer;
+};

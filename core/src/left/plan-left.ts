@@ -11,15 +11,17 @@ import { neckTables, type Hand } from './hand.ts';
 import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
 import { placeMoment, type Moment } from './moment.ts';
 import { inferRinging } from './ringing.ts';
+import type { SearchBudget } from './advance.ts';
 import {
   accountFor,
   bestPath,
   DEFAULT_BUDGET,
   search,
-  type SearchBudget,
   type SearchTables,
 } from './search.ts';
-import { Stepper, type SoundTables } from './step.ts';
+import type { SoundTables } from './leaving.ts';
+import { stepTables, type StepTables } from './step-tables.ts';
+import { Stepper } from './step.ts';
 
 export interface LeftSetup {
   readonly guitar: Guitar;
@@ -76,6 +78,7 @@ export interface LeftMemory {
   readonly clock: Clock;
   readonly lockKeys: readonly string[];
   readonly tables: SearchTables;
+  readonly stepTables: StepTables;
 }
 
 interface Prepared {
@@ -125,13 +128,19 @@ const prepare = (
 };
 
 /** The step function of a piece, for checking a search against other ways to find the optimum. */
-export const leftStepper = (score: Score, fingering: Fingering, setup: LeftSetup, clock: Clock): Stepper =>
-  new Stepper(
-    leftCosts(setup.school),
-    setup.hand,
-    neckTables(setup.guitar),
+export const leftStepper = (
+  score: Score,
+  fingering: Fingering,
+  setup: LeftSetup,
+  clock: Clock,
+): Stepper => {
+  const costs = leftCosts(setup.school);
+  return new Stepper(
+    costs,
+    stepTables(costs, setup.hand, neckTables(setup.guitar)),
     soundTables(score, prepare(score, fingering, clock).prepared),
   );
+};
 
 /**
  * Plans the left hand for a whole piece: string, fret and finger of every sound, at least cost under the model,
@@ -156,27 +165,33 @@ export const planLeft = (
       : undefined;
 
   const { moments, lockKeys } = momentsOf(score, prepared, lockOf, guitar, hand, neck, memory);
-  const stepper = new Stepper(leftCosts(setup.school), hand, neck, soundTables(score, prepared));
+  const costs = leftCosts(setup.school);
+  const tableOfSteps = memory?.stepTables ?? stepTables(costs, hand, neck);
+  const stepper = new Stepper(
+    costs,
+    tableOfSteps,
+    soundTables(score, prepared),
+  );
   const tables = search(stepper, moments, options.budget ?? DEFAULT_BUDGET, memory?.tables, (done) =>
     options.onProgress?.(done / moments.length),
   );
   const path = bestPath(tables);
 
-  const costs: Partial<Record<LeftTerm, number>>[] = sounds.map(() => ({}));
+  const spent: Partial<Record<LeftTerm, number>>[] = sounds.map(() => ({}));
   const terms: Partial<Record<LeftTerm, number>> = {};
   const cut = new Set<number>();
   const cost = accountFor(stepper, tables, path, (term, sound, amount) => {
     terms[term] = (terms[term] ?? 0) + amount;
     if (term === 'held note cut') cut.add(sound);
-    if (sound >= 0) costs[sound]![term] = (costs[sound]![term] ?? 0) + amount;
+    if (sound >= 0) spent[sound]![term] = (spent[sound]![term] ?? 0) + amount;
   });
 
   const choices: (LeftChoice | undefined)[] = sounds.map(() => undefined);
   path.forEach((step, index) => {
     const moment = moments[index]!;
-    moment.options[step.option]!.placements.forEach(({ string, fret, finger }, place) => {
+    moment.options.assignments[step.option]!.placements.forEach(({ string, fret, finger }, place) => {
       const sound = moment.struck[place]!;
-      choices[sound] = { string, fret, finger, barre: false, cost: costs[sound]! };
+      choices[sound] = { string, fret, finger, barre: false, cost: spent[sound]! };
     });
   });
   prepared.twin.forEach((primary, sound) => {
@@ -206,7 +221,7 @@ export const planLeft = (
     brokenLocks: moments.flatMap((moment) => moment.brokenLocks),
     unplayable: moments.flatMap((moment) => moment.unplayable),
     cut: [...cut],
-    memory: { score, setup, clock, lockKeys, tables },
+    memory: { score, setup, clock, lockKeys, tables, stepTables: tableOfSteps },
   };
 };
 

@@ -8,7 +8,7 @@ import { decide, exampleScore } from '../testing/planning.ts';
 import { handOf } from './hand.ts';
 import { gripProblem } from './grip.ts';
 import { neckTables } from './hand.ts';
-import { Layer } from './layer.ts';
+import { StateTable, type Layer } from './layer.ts';
 import type { Moment } from './moment.ts';
 import { leftStepper, planLeft, type LeftSetup } from './plan-left.ts';
 import type { Stepper } from './step.ts';
@@ -20,11 +20,13 @@ const setup: LeftSetup = {
   school: 'balanced',
 };
 
+const POSITIONS = Array.from({ length: 30 }, (_, index) => index + 1);
+
 /** A layer with the one state that a step led to. */
 const only = (position: number, slots: ArrayLike<number>): Layer => {
-  const layer = new Layer(1);
-  layer.offer(position, slots, 0, 0, 0);
-  return layer;
+  const table = new StateTable();
+  table.offer(position, slots, 0, 0, 0, 0);
+  return table.layer([0]);
 };
 
 /** The cheapest of all ways, each followed to its end on its own: no states are merged and none are left out. */
@@ -41,9 +43,11 @@ const bruteForce = (
   stepper.prepare(before, moment);
   const from = stepper.positionOf(0);
   const ways: { cost: number; cuts: number; next: Layer }[] = [];
-  for (const option of moment.options) {
-    const positions =
-      option.fingersUsed === 0 ? [from] : [...new Set([...option.homes, ...(from > 0 ? [from] : [])])];
+  for (let option = 0; option < moment.options.count; option += 1) {
+    const isHome = (position: number) => ((stepper.homesOf(option) >> position) & 1) === 1;
+    const positions = stepper.isOpen(option)
+      ? [from]
+      : POSITIONS.filter((position) => isHome(position) || position === from);
     for (const position of positions) {
       const shared = stepper.frame(0, option, position);
       const { cuts } = stepper;

@@ -126,15 +126,16 @@ const drawTies = (
 };
 
 /**
- * Draws one system into `holder` and returns where everything lies. The holder gets one svg, as high as its ink;
- * the vertical extent of the view is left to the caller.
+ * Draws one system into `holder` and tells where everything lies. The holder gets one svg, as high as its ink;
+ * the vertical extent of the view is left to the caller. Between bars it asks `breathe` whether to go on.
  */
-export const drawSystem = (
+export const drawSystem = async (
   holder: HTMLElement,
   score: Score,
   first: number,
   widths: readonly number[],
-): SystemGeometry => {
+  breathe: () => Promise<void>,
+): Promise<SystemGeometry> => {
   holder.replaceChildren();
   const total = widths.reduce((sum, width) => sum + width, 0) + 2;
   const renderer = new Renderer(holder as HTMLDivElement, Renderer.Backends.SVG);
@@ -151,7 +152,8 @@ export const drawSystem = (
   const places = new Map<NoteIndex, { drawn: StaveNote; at: number }>();
   let staffTop = 0;
   let staffBottom = 0;
-  widths.forEach((width, place) => {
+  for (const [place, width] of widths.entries()) {
+    if (place > 0) await breathe();
     const bar = score.bars[first + place]!;
     const stave = new Stave(x, DRAWN_AT, width);
     addHeader(stave, bar, bar.index === 0, place === 0);
@@ -174,7 +176,8 @@ export const drawSystem = (
     staffTop = stave.getYForLine(0);
     staffBottom = stave.getYForLine(4);
     x += width;
-  });
+  }
+  await breathe();
   drawTies(context, score, places);
   const svg = holder.querySelector('svg')!;
   svg.setAttribute('aria-hidden', 'true');

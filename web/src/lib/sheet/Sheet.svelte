@@ -1,6 +1,8 @@
 <script lang="ts">
   import { tick, untrack } from 'svelte';
+  import { SvelteSet } from 'svelte/reactivity';
   import { breakSystems, type SystemPlan } from '../engraving/breaks.ts';
+  import { DrawingQueue } from '../engraving/drawing-queue.ts';
   import { loadMusicFonts } from '../engraving/fonts.ts';
   import type { Origins } from '../engraving/marks.ts';
   import { headerWidths, useMusicFonts } from '../engraving/vexflow-system.ts';
@@ -12,7 +14,7 @@
   const { workbench, everyString }: { workbench: Workbench; everyString: boolean } = $props();
 
   let width = $state(0);
-  let shown = $state(0);
+  const drawn = new SvelteSet<string>();
   let systems = $state.raw<readonly SystemPlan[]>([]);
   let holder: HTMLElement;
 
@@ -27,9 +29,10 @@
     return choice === undefined && source.fingering[field] !== undefined ? 'source' : 'planned';
   });
 
-  const nextTask = () => new Promise((resolve) => setTimeout(resolve));
+  const keyOf = ({ first, widths }: SystemPlan): string => `${first}:${widths.join()}`;
+  const queue = new DrawingQueue();
 
-  // Systems appear one task at a time, so that the page answers while a long piece is engraved.
+  // Breaks follow the width; the systems themselves are drawn by the queue, one task at a time.
   $effect(() => {
     const page = Math.floor(width) - 8;
     const piece = score;
@@ -38,6 +41,7 @@
     untrack(async () => {
       await loadMusicFonts();
       useMusicFonts();
+      if (stopped) return;
       const { header, firstHeader } = headerWidths(piece);
       systems = breakSystems(
         piece.bars.map((bar) => naturalWidth(piece, bar)),
@@ -45,10 +49,6 @@
         header,
         firstHeader,
       );
-      for (shown = 0; shown < systems.length; shown += 1) {
-        await nextTask();
-        if (stopped) return;
-      }
     });
     return () => {
       stopped = true;
@@ -58,9 +58,12 @@
   $effect(() => {
     const { caret } = workbench;
     void tick().then(() => {
-      holder
-        ?.querySelector(`[data-note="${caret}"]`)
-        ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
+      const bar = score?.notes[caret]?.bar ?? 0;
+      const system = systems.findLast((each) => each.first <= bar);
+      const shown =
+        holder?.querySelector(`[data-note="${caret}"]`) ??
+        holder?.querySelector(`[data-first-bar="${(system?.first ?? 0) + 1}"]`);
+      shown?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
     });
   });
 
@@ -80,20 +83,20 @@
   export const focus = () => holder?.focus({ preventScroll: true });
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window {onkeydown} onbeforeprint={() => queue.hurry()} />
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div
   class="sheet"
   role="application"
   aria-label="Sheet of music. Arrow keys walk from note to note."
-  data-complete={systems.length > 0 && shown >= systems.length}
+  data-complete={systems.length > 0 && systems.every((system) => drawn.has(keyOf(system)))}
   tabindex="0"
   bind:this={holder}
   bind:clientWidth={width}
 >
   {#if score}
-    {#each systems.slice(0, shown) as system (`${system.first}:${system.widths.join()}`)}
+    {#each systems as system (keyOf(system))}
       <System
         {score}
         first={system.first}
@@ -103,6 +106,8 @@
         caret={workbench.caret}
         {changed}
         {everyString}
+        {queue}
+        ondrawn={() => drawn.add(keyOf(system))}
         onpick={pick}
       />
     {/each}

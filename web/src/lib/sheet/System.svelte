@@ -2,6 +2,7 @@
   import type { Score } from '@oculon/core';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import { bareNote, layMarks, type Origins } from '../engraving/marks.ts';
+  import { breather, type DrawingQueue } from '../engraving/drawing-queue.ts';
   import { drawSystem } from '../engraving/vexflow-system.ts';
   import type { PlanView } from '../planner/api.ts';
   import SystemLayer from './SystemLayer.svelte';
@@ -15,16 +16,38 @@
     caret: number;
     changed: ReadonlySet<number>;
     everyString: boolean;
+    queue: DrawingQueue;
+    ondrawn: () => void;
     onpick: (note: number) => void;
   }
-  const { score, first, widths, plan, origin, caret, changed, everyString, onpick }: Props = $props();
+  const { score, first, widths, plan, origin, caret, changed, everyString, queue, ondrawn, onpick }: Props =
+    $props();
+
+  /** Systems this far outside the window are drawn with those inside, in px. */
+  const NEAR = 80;
 
   let geometry = $state.raw<SystemGeometry>();
 
   // The engraving is drawn once for a width; only the layer above follows the plan.
   const engrave = (holder: HTMLElement) => {
-    geometry = drawSystem(holder, score, first, widths);
-    return () => holder.replaceChildren();
+    let gone = false;
+    const leave = queue.add({
+      isNear: () => {
+        const { top, bottom } = holder.parentElement!.getBoundingClientRect();
+        return bottom > -NEAR && top < innerHeight + NEAR;
+      },
+      draw: async () => {
+        const drawn = await drawSystem(holder, score, first, widths, breather());
+        if (gone) return;
+        geometry = drawn;
+        ondrawn();
+      },
+    });
+    return () => {
+      gone = true;
+      leave();
+      holder.replaceChildren();
+    };
   };
 
   /** Before the first plan every note stands bare. */
@@ -40,6 +63,7 @@
   data-first-bar={first + 1}
   style:height={marks ? `${marks.bottom - marks.top}px` : '170px'}
   style:width="{geometry?.width ?? 0}px"
+  class:waiting={!geometry}
 >
   <div class="engraving" style:top="{marks ? -marks.top : 0}px" {@attach engrave}></div>
   {#if geometry && marks}

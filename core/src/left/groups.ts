@@ -1,0 +1,116 @@
+import { packSlot, SLOTS, slotSound, StateTable } from './layer.ts';
+import type { Moment } from './moment.ts';
+import type { LeavingStates } from './leaving.ts';
+
+/** Numbers sets of things on the strings: equal sets get equal numbers, in order of appearance. */
+class SetNumbers {
+  private readonly known = new StateTable();
+
+  get count(): number {
+    return this.known.count;
+  }
+
+  clear(): void {
+    this.known.clear();
+  }
+
+  of(slots: Int32Array): number {
+    return this.known.offer(0, slots, 0, 0, 0, 0);
+  }
+}
+
+/** States that leave the same behind, each group with its cheapest first. Arrays are used again. */
+export class ResidueGroups {
+  count = 0;
+  /** States of all groups after one another; group g has those from `start[g]` up to `start[g + 1]`. */
+  members = new Int32Array(0);
+  start = new Int32Array(0);
+  private groupOf = new Int32Array(0);
+  private readonly numbers = new SetNumbers();
+  private readonly key = new Int32Array(SLOTS);
+
+  /** Groups the states that a stepper has taken up; they come cheapest first. */
+  take(leaving: LeavingStates): void {
+    const { count } = leaving;
+    if (this.members.length < count) {
+      this.members = new Int32Array(count * 2);
+      this.groupOf = new Int32Array(count * 2);
+      this.start = new Int32Array(count * 2 + 1);
+    }
+    this.numbers.clear();
+    this.start.fill(0);
+    for (let state = 0; state < count; state += 1) {
+      leaving.residue(state, this.key);
+      const group = this.numbers.of(this.key);
+      this.groupOf[state] = group;
+      this.start[group + 1]! += 1;
+    }
+    this.count = this.numbers.count;
+    for (let group = 0; group < this.count; group += 1) this.start[group + 1]! += this.start[group]!;
+    const filled = this.start.slice(0, this.count);
+    for (let state = 0; state < count; state += 1) {
+      const group = this.groupOf[state]!;
+      this.members[filled[group]!] = state;
+      filled[group]! += 1;
+    }
+  }
+}
+
+/** Sorts states and options by the notes they hold on beyond the next moment. */
+export class HeldNotes {
+  private readonly numbers = new SetNumbers();
+  private readonly key = new Int32Array(SLOTS);
+
+  clear(): void {
+    this.numbers.clear();
+  }
+
+  get count(): number {
+    return this.numbers.count;
+  }
+
+  /** Number of the held notes among slots. */
+  ofSlots(slots: Int32Array, from: number, isHeldOn: (sound: number) => boolean): number {
+    for (let k = 0; k < SLOTS; k += 1) {
+      const slot = slots[from + k]!;
+      this.key[k] = slot !== 0 && isHeldOn(slotSound(slot)) ? slot : 0;
+    }
+    return this.numbers.of(this.key);
+  }
+
+  /** Number of the notes that an option of a moment strikes and that are held on. */
+  ofOption(moment: Moment, option: number, isHeldOn: (sound: number) => boolean): number {
+    const { options, struck } = moment;
+    this.key.fill(0);
+    for (let index = 0; index < options.width; index += 1) {
+      if (!isHeldOn(struck[index]!)) continue;
+      const at = option * options.width + index;
+      this.key[options.placedString[at]!] = packSlot(index, options.placedFret[at]!, options.placedFinger[at]!);
+    }
+    return this.numbers.of(this.key);
+  }
+}
+
+/** The states of a table within `window` of the cheapest that holds the same notes on. */
+export const withinWindow = (
+  table: StateTable,
+  window: number,
+  held: HeldNotes,
+  isHeldOn: (sound: number) => boolean,
+): number[] => {
+  held.clear();
+  const cheapest: number[] = [];
+  const groupOf: number[] = [];
+  for (let state = 0; state < table.count; state += 1) {
+    const group = held.ofSlots(table.slots, state * SLOTS, isHeldOn);
+    groupOf.push(group);
+    const cost = table.cost[state]!;
+    if (group === cheapest.length) cheapest.push(cost);
+    else if (cost < cheapest[group]!) cheapest[group] = cost;
+  }
+  const kept: number[] = [];
+  for (let state = 0; state < table.count; state += 1)
+    if (table.cost[state]! <= cheapest[groupOf[state]!]! + window) kept.push(state);
+  return kept;
+};
+

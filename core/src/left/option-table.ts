@@ -1,0 +1,134 @@
+import type { Assignment } from './assignments.ts';
+import { pairFits } from './grip.ts';
+import { TABLE_FRETS, type Hand, type NeckTables } from './hand.ts';
+
+/** Fingers as table columns: 0 is the open string. */
+export const FINGERS = 5;
+export const STRINGS = 6;
+
+/** Fret above which the dark register of a string begins (left-hand model, costs of struck notes). */
+export const DARK_FRET = 5;
+
+/**
+ * All ways to take the notes of a moment, with what the search asks of each over and over: flat arrays by option,
+ * and by option and finger or string. Bit k of a mask of strings is string k + 1, bit f of a mask of fingers is
+ * finger f.
+ */
+export interface OptionTable {
+  readonly count: number;
+  /** Sounds placed by each option. */
+  readonly width: number;
+  readonly assignments: readonly Assignment[];
+  /** By option and sound: string index (0 is string 1), fret, finger. */
+  readonly placedString: Uint8Array;
+  readonly placedFret: Uint8Array;
+  readonly placedFinger: Uint8Array;
+  readonly stringMask: Uint8Array;
+  readonly openMask: Uint8Array;
+  /** By option and string: fret of the struck note, −1 when the string is not struck. */
+  readonly fretAt: Int8Array;
+  /** By option and finger: the fret it stops, 0 when it is not used, and the strings it lies on. */
+  readonly fingerFret: Uint8Array;
+  readonly fingerMask: Uint8Array;
+  readonly fingersUsed: Uint8Array;
+  readonly fingerBits: Uint8Array;
+  readonly highestFret: Uint8Array;
+  readonly hasBarre: Uint8Array;
+  /** By option and finger: frets between which the finger may lie beside the option, by order and reach. */
+  readonly lowestBeside: Uint8Array;
+  readonly highestBeside: Uint8Array;
+  readonly stoppedNotes: Uint8Array;
+  /** Open strings ① to ③ it strikes. */
+  readonly openTrebles: Uint8Array;
+  /** Frets above the dark fret times strings beyond ②, summed over the stopped notes. */
+  readonly highOnLow: Uint16Array;
+  /** Hand positions in which one of the option's fingers is at home: bit p is position p. */
+  readonly homes: Int32Array;
+}
+
+/** Hand positions reach from 1 to here: tables end four frets above. */
+const LAST_POSITION = TABLE_FRETS - 4;
+
+/** Tables for some assignments of the same sounds. */
+export const optionTable = (
+  assignments: readonly Assignment[],
+  hand: Hand,
+  neck: NeckTables,
+): OptionTable => {
+  const count = assignments.length;
+  const width = assignments[0]?.placements.length ?? 0;
+  const table = {
+    count,
+    width,
+    assignments,
+    placedString: new Uint8Array(count * width),
+    placedFret: new Uint8Array(count * width),
+    placedFinger: new Uint8Array(count * width),
+    stringMask: new Uint8Array(count),
+    openMask: new Uint8Array(count),
+    fretAt: new Int8Array(count * STRINGS).fill(-1),
+    fingerFret: new Uint8Array(count * FINGERS),
+    fingerMask: new Uint8Array(count * FINGERS),
+    fingersUsed: new Uint8Array(count),
+    fingerBits: new Uint8Array(count),
+    highestFret: new Uint8Array(count),
+    hasBarre: new Uint8Array(count),
+    lowestBeside: new Uint8Array(count * FINGERS).fill(1),
+    highestBeside: new Uint8Array(count * FINGERS).fill(TABLE_FRETS - 1),
+    stoppedNotes: new Uint8Array(count),
+    openTrebles: new Uint8Array(count),
+    highOnLow: new Uint16Array(count),
+    homes: new Int32Array(count),
+  } satisfies OptionTable;
+  assignments.forEach(({ placements }, option) => {
+    placements.forEach(({ string, fret, finger }, place) => {
+      const k = string - 1;
+      table.placedString[option * width + place] = k;
+      table.placedFret[option * width + place] = fret;
+      table.placedFinger[option * width + place] = finger;
+      table.stringMask[option]! |= 1 << k;
+      table.fretAt[option * STRINGS + k] = fret;
+      if (finger === 0) {
+        table.openMask[option]! |= 1 << k;
+        if (string <= 3) table.openTrebles[option]! += 1;
+        return;
+      }
+      table.fingerFret[option * FINGERS + finger] = fret;
+      table.fingerMask[option * FINGERS + finger]! |= 1 << k;
+      table.stoppedNotes[option]! += 1;
+      table.highestFret[option] = Math.max(table.highestFret[option]!, fret);
+      table.highOnLow[option]! += Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2);
+      table.homes[option]! |= 1 << Math.min(LAST_POSITION, Math.max(1, fret - finger + 1));
+    });
+    for (let finger = 1; finger < FINGERS; finger += 1) {
+      const mask = table.fingerMask[option * FINGERS + finger]!;
+      if (mask === 0) continue;
+      table.fingersUsed[option]! += 1;
+      table.fingerBits[option]! |= 1 << finger;
+      if ((mask & (mask - 1)) !== 0) table.hasBarre[option] = 1;
+    }
+    setReachBeside(table, option, hand, neck);
+  });
+  return table;
+};
+
+/** Narrows where every finger may lie beside an option. */
+const setReachBeside = (
+  { fingerFret, fingerMask, lowestBeside, highestBeside }: OptionTable,
+  option: number,
+  hand: Hand,
+  neck: NeckTables,
+): void => {
+  for (let finger = 1; finger < FINGERS; finger += 1)
+    for (let used = 1; used < FINGERS; used += 1) {
+      if (used === finger || fingerMask[option * FINGERS + used] === 0) continue;
+      const at = fingerFret[option * FINGERS + used]!;
+      const isBeside = (fret: number) =>
+        used < finger
+          ? pairFits(hand, neck, used, at, finger, fret)
+          : pairFits(hand, neck, finger, fret, used, at);
+      const own = option * FINGERS + finger;
+      while (lowestBeside[own]! < TABLE_FRETS && !isBeside(lowestBeside[own]!)) lowestBeside[own]! += 1;
+      while (highestBeside[own]! > 0 && !isBeside(highestBeside[own]!)) highestBeside[own]! -= 1;
+    }
+};

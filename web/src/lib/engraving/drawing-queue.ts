@@ -1,0 +1,68 @@
+/** Gives the page back to the teacher for a moment. */
+export const nextTask = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+const whenIdle = (): Promise<void> =>
+  new Promise((resolve) => {
+    if ('requestIdleCallback' in globalThis) requestIdleCallback(() => resolve(), { timeout: 400 });
+    else setTimeout(resolve, 40);
+  });
+
+/** Longest stretch of drawing before the page may answer, in ms: well under the 50 that are felt as a halt. */
+const STRETCH = 12;
+
+/** Asks the page to breathe once a stretch of work has lasted long enough. */
+export const breather = (): (() => Promise<void>) => {
+  let started = performance.now();
+  return async () => {
+    if (performance.now() - started < STRETCH) return;
+    await nextTask();
+    started = performance.now();
+  };
+};
+
+export interface DrawingJob {
+  readonly isNear: () => boolean;
+  readonly draw: () => Promise<void>;
+}
+
+/**
+ * Draws systems one after the other: those near the window at once, whatever has been scrolled to first; the
+ * others when the page has nothing else to do.
+ */
+export class DrawingQueue {
+  private readonly waiting = new Set<DrawingJob>();
+  private running = false;
+  private hurried = false;
+
+  /** Adds a job; the answer takes it out again. */
+  add(job: DrawingJob): () => void {
+    this.waiting.add(job);
+    void this.run();
+    return () => this.waiting.delete(job);
+  }
+
+  /** From now on nothing waits for an idle moment; for printing. */
+  hurry(): void {
+    this.hurried = true;
+  }
+
+  private async run(): Promise<void> {
+    if (this.running) return;
+    this.running = true;
+    await nextTask();
+    while (this.waiting.size > 0) {
+      const near = [...this.waiting].find((job) => job.isNear());
+      if (!near && !this.hurried) {
+        await whenIdle();
+        if ([...this.waiting].some((job) => job.isNear())) continue;
+      }
+      const [first] = this.waiting;
+      const job = near ?? first;
+      if (!job) break;
+      this.waiting.delete(job);
+      await job.draw();
+      await nextTask();
+    }
+    this.running = false;
+  }
+}
