@@ -38,7 +38,7 @@ const replanTime = (score: Score, plan: Plan): number => {
   const times = Array.from({ length: 15 }, (_, place) => {
     const note = struck[Math.floor(((place + 0.5) / 15) * struck.length)]!;
     const finger = plan.notes[note.index]!.finger === 2 ? 3 : 2;
-    const fingering: Fingering = { choices: new Map([[note.id, { finger }]]) };
+    const fingering: Fingering = { ...EMPTY_FINGERING, choices: new Map([[note.id, { finger }]]) };
     return timed(() => planPiece(score, fingering, plan.setup, { memory: plan.memory })).ms;
   });
   return median(times);

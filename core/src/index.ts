@@ -20,6 +20,7 @@ export {
 export * from './fingering/vocabulary.ts';
 export * from './fingering/fingering.ts';
 export * from './fingering/edits.ts';
+export * from './fingering/rules.ts';
 export { handOf, HAND_SIZES, type Hand, type HandSize } from './left/hand.ts';
 export { LEFT_COST_RULES, LEFT_SCHOOLS, type LeftSchool } from './left/costs.ts';
 export { RIGHT_COST_RULES, RIGHT_SCHOOLS, type RightSchool } from './right/costs.ts';

@@ -8,7 +8,7 @@ import {
   editSchema,
   invertEdit,
   rebaseEdits,
-  type Edit,
+  type ChoiceEdit,
 } from './edits.ts';
 import { EMPTY_FINGERING, type Choice, type Fingering } from './fingering.ts';
 
@@ -23,7 +23,7 @@ const change: fc.Arbitrary<Choice> = fc.record(
 ) as fc.Arbitrary<Choice>;
 
 /** Edits as a page makes them: each on what the ones before left. */
-const makeEdits = (start: Fingering, changes: readonly (readonly [NoteId, Choice])[]): Edit[] => {
+const makeEdits = (start: Fingering, changes: readonly (readonly [NoteId, Choice])[]): ChoiceEdit[] => {
   let fingering = start;
   return changes.map(([id, each]) => {
     const edit = chooseEdit(fingering, id, each);

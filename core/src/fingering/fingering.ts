@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { NoteId, Score } from '../score/score.ts';
 import { STRINGS, type StringNumber } from '../instrument/guitar.ts';
+import type { PassageRule, RuleId } from './rules.ts';
 import { LEFT_FINGERS, STROKE_FINGERS, type LeftFinger, type StrokeFinger } from './vocabulary.ts';
 
 /**
@@ -22,12 +23,13 @@ export type Choice = z.infer<typeof choiceSchema>;
 export const CHOICE_FIELDS = ['string', 'finger', 'pluck'] as const;
 export type ChoiceField = (typeof CHOICE_FIELDS)[number];
 
-/** The teacher's document: an immutable map of choices, empty at first. */
+/** The teacher's document: choices for notes and rules for passages, empty at first. Immutable. */
 export interface Fingering {
   readonly choices: ReadonlyMap<NoteId, Choice>;
+  readonly rules: ReadonlyMap<RuleId, PassageRule>;
 }
 
-export const EMPTY_FINGERING: Fingering = { choices: new Map() };
+export const EMPTY_FINGERING: Fingering = { choices: new Map(), rules: new Map() };
 
 /** What the planner must respect for one note. */
 export interface Lock {

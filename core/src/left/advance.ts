@@ -98,7 +98,7 @@ export class Advance {
     tryOptions(
       groups,
       count,
-      (group, option, mayCut) => this.attempt(before, group, option, mayCut, row),
+      (group, option, mayCut) => this.attempt(before, moment, group, option, mayCut, row),
       (group) => {
         const lead = groups.members[groups.start[group]!]!;
         row = before ? this.heldByState.ofSlots(before.slots, lead * SLOTS, isHeldOn) * width : 0;
@@ -113,6 +113,7 @@ export class Advance {
 
   private attempt(
     before: Layer | undefined,
+    { positions }: Moment,
     group: number,
     option: number,
     mayCut: boolean,
@@ -128,8 +129,8 @@ export class Advance {
       return 'keeps';
     }
     const held = row + this.optionHeld[option]!;
-    const homes = stepper.homesOf(option);
-    const staying = stayingPositions(stepper, groups, group, homes);
+    const homes = stepper.homesOf(option) & positions;
+    const staying = stayingPositions(stepper, groups, group, homes) & positions;
     for (let rest = homes; rest !== 0; rest &= rest - 1)
       if (!this.reach(before, group, option, lowestIndex(rest), mayCut, held, false)) return 'cuts';
     for (let rest = staying; rest !== 0; rest &= rest - 1)

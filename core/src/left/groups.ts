@@ -85,7 +85,11 @@ export class HeldNotes {
     for (let index = 0; index < options.width; index += 1) {
       if (!isHeldOn(struck[index]!)) continue;
       const at = option * options.width + index;
-      this.key[options.placedString[at]!] = packSlot(index, options.placedFret[at]!, options.placedFinger[at]!);
+      this.key[options.placedString[at]!] = packSlot(
+        index,
+        options.placedFret[at]!,
+        options.placedFinger[at]!,
+      );
     }
     return this.numbers.of(this.key);
   }
@@ -113,4 +117,3 @@ export const withinWindow = (
     if (table.cost[state]! <= cheapest[groupOf[state]!]! + window) kept.push(state);
   return kept;
 };
-

@@ -15,9 +15,13 @@ export interface Moment {
   /** For each struck sound that is alone in its voice, the sound its voice struck alone just before, else −1. */
   readonly lineFrom: readonly number[];
   readonly options: OptionTable;
+  /** Hand positions allowed while stopping: bit p is position p. */
+  readonly positions: number;
   /** Sounds whose lock could not be kept, and sounds no hand could place. */
   readonly brokenLocks: readonly number[];
   readonly unplayable: readonly number[];
+  /** Rules of the passage that nothing can keep here. */
+  readonly brokenRules: readonly ('stopped' | 'position')[];
 }
 
 export interface PlacedMoment {
@@ -44,9 +48,15 @@ const withoutSome = (count: number, missing: number): number[][] => {
 
 /**
  * The options of a moment; never empty. Locks that no grip can keep are set aside first (fewest first), then
- * notes that no hand can hold at once; both are reported by position.
+ * notes that no hand can hold at once; both are reported by position. With `stopped`, options that use no open
+ * string are preferred to all others.
  */
-export const placeMoment = (struck: readonly StruckSound[], hand: Hand, neck: NeckTables): PlacedMoment => {
+export const placeMoment = (
+  struck: readonly StruckSound[],
+  hand: Hand,
+  neck: NeckTables,
+  stopped = false,
+): PlacedMoment => {
   const all = struck.map((_, index) => index);
   const attempt = (indices: readonly number[], dropLocks: ReadonlySet<number>): readonly Assignment[] =>
     assignmentsOf(
@@ -57,8 +67,12 @@ export const placeMoment = (struck: readonly StruckSound[], hand: Hand, neck: Ne
       hand,
       neck,
     );
-  const tableOf = (assignments: readonly Assignment[]): OptionTable =>
-    optionTable(assignments, hand, neck);
+  const tableOf = (assignments: readonly Assignment[]): OptionTable => {
+    const onlyStopped = stopped
+      ? assignments.filter(({ placements }) => placements.every(({ finger }) => finger !== 0))
+      : [];
+    return optionTable(onlyStopped.length > 0 ? onlyStopped : assignments, hand, neck);
+  };
 
   const direct = attempt(all, new Set());
   if (direct.length > 0) return { options: tableOf(direct), placed: all, brokenLocks: [] };
@@ -74,7 +88,11 @@ export const placeMoment = (struck: readonly StruckSound[], hand: Hand, neck: Ne
     for (const placed of withoutSome(all.length, missing)) {
       const options = attempt(placed, new Set(all));
       if (options.length > 0)
-        return { options: tableOf(options), placed, brokenLocks: locked.filter((index) => placed.includes(index)) };
+        return {
+          options: tableOf(options),
+          placed,
+          brokenLocks: locked.filter((index) => placed.includes(index)),
+        };
     }
   return { options: tableOf([{ placements: [] }]), placed: [], brokenLocks: [] };
 };

@@ -1,25 +1,17 @@
-import { locksOf, type Fingering, type Lock } from '../fingering/fingering.ts';
+import type { Fingering } from '../fingering/fingering.ts';
 import type { LeftFinger } from '../fingering/vocabulary.ts';
-import { harmonicPlacesOf, placesOf, type Guitar, type Place } from '../instrument/guitar.ts';
-import { pulse } from '../music/meter.ts';
+import type { Guitar } from '../instrument/guitar.ts';
 import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
-import { slicesOf, type Slice } from '../score/slices.ts';
-import { soundsOf, type Sound } from '../score/sounds.ts';
+import type { Slice } from '../score/slices.ts';
+import type { Sound } from '../score/sounds.ts';
+import type { SearchBudget } from './advance.ts';
 import { leftCosts, type LeftSchool, type LeftTerm } from './costs.ts';
+import { groundOf, type Ground } from './ground.ts';
 import { neckTables, type Hand } from './hand.ts';
 import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
-import { placeMoment, type Moment } from './moment.ts';
-import { inferRinging } from './ringing.ts';
-import type { SearchBudget } from './advance.ts';
-import {
-  accountFor,
-  bestPath,
-  DEFAULT_BUDGET,
-  search,
-  type SearchTables,
-} from './search.ts';
-import type { SoundTables } from './leaving.ts';
+import { momentsOf, type Moments } from './moments.ts';
+import { accountFor, bestPath, DEFAULT_BUDGET, search, type SearchTables } from './search.ts';
 import { stepTables, type StepTables } from './step-tables.ts';
 import { Stepper } from './step.ts';
 
@@ -73,73 +65,22 @@ export interface LeftPlan {
 
 /** What a later plan of the same piece can reuse. */
 export interface LeftMemory {
-  readonly score: Score;
   readonly setup: LeftSetup;
   readonly clock: Clock;
-  readonly lockKeys: readonly string[];
+  readonly ground: Ground;
+  readonly moments: Moments;
   readonly tables: SearchTables;
   readonly stepTables: StepTables;
 }
 
-interface Prepared {
-  readonly sounds: readonly Sound[];
-  readonly slices: readonly Slice[];
-  /** By sound: the sound of the same pitch struck with it that stands for both, or itself. */
-  readonly twin: readonly number[];
-}
-
-/** Two voices striking one pitch at once sound on one string unless their strings are locked apart. */
-const twinsOf = (
-  sounds: readonly Sound[],
-  slices: readonly Slice[],
-  stringLock: (sound: number) => number | undefined,
-): number[] => {
-  const twin = sounds.map((_, index) => index);
-  for (const { struck } of slices)
-    for (const sound of struck) {
-      const first = struck.find((other) => sounds[other]!.midi === sounds[sound]!.midi)!;
-      const [a, b] = [stringLock(first), stringLock(sound)];
-      if (a === undefined || b === undefined || a === b) twin[sound] = first;
-    }
-  return twin;
-};
-
-const placesFor = (score: Score, sound: Sound, guitar: Guitar): readonly Place[] => {
-  const { harmonic } = score.notes[sound.head]!;
-  const touched = harmonic === 'natural' ? harmonicPlacesOf(guitar, sound.midi) : [];
-  return touched.length > 0 ? touched : placesOf(guitar, sound.midi);
-};
-
-type LockOf = (sound: number) => Lock | undefined;
-
-const prepare = (
-  score: Score,
-  fingering: Fingering,
-  clock: Clock,
-): { prepared: Prepared; lockOf: LockOf } => {
-  const locks = locksOf(score, fingering);
-  const sounds = soundsOf(score);
-  const slices = slicesOf(sounds, clock);
-  const lockOf: LockOf = (sound) => locks.get(score.notes[sounds[sound]!.head]!.id);
-  return {
-    prepared: { sounds, slices, twin: twinsOf(sounds, slices, (sound) => lockOf(sound)?.string) },
-    lockOf,
-  };
-};
+const stepTablesOf = ({ school, hand, guitar }: LeftSetup): StepTables =>
+  stepTables(leftCosts(school), hand, neckTables(guitar));
 
 /** The step function of a piece, for checking a search against other ways to find the optimum. */
-export const leftStepper = (
-  score: Score,
-  fingering: Fingering,
-  setup: LeftSetup,
-  clock: Clock,
-): Stepper => {
-  const costs = leftCosts(setup.school);
-  return new Stepper(
-    costs,
-    stepTables(costs, setup.hand, neckTables(setup.guitar)),
-    soundTables(score, prepare(score, fingering, clock).prepared),
-  );
+export const leftStepper = (score: Score, fingering: Fingering, setup: LeftSetup, clock: Clock): Stepper => {
+  const ground = groundOf(score, setup.guitar, clock);
+  const { sounds } = momentsOf(ground, fingering, setup.hand, neckTables(setup.guitar));
+  return new Stepper(leftCosts(setup.school), stepTablesOf(setup), sounds);
 };
 
 /**
@@ -155,23 +96,16 @@ export const planLeft = (
   clock: Clock,
   options: { budget?: SearchBudget; memory?: LeftMemory; onProgress?: (share: number) => void } = {},
 ): LeftPlan => {
-  const { guitar, hand } = setup;
-  const { prepared, lockOf } = prepare(score, fingering, clock);
-  const { sounds, slices } = prepared;
-  const neck = neckTables(guitar);
   const memory =
-    options.memory?.score === score && options.memory.setup === setup && options.memory.clock === clock
+    options.memory?.ground.score === score && options.memory.setup === setup && options.memory.clock === clock
       ? options.memory
       : undefined;
-
-  const { moments, lockKeys } = momentsOf(score, prepared, lockOf, guitar, hand, neck, memory);
-  const costs = leftCosts(setup.school);
-  const tableOfSteps = memory?.stepTables ?? stepTables(costs, hand, neck);
-  const stepper = new Stepper(
-    costs,
-    tableOfSteps,
-    soundTables(score, prepared),
-  );
+  const ground = memory?.ground ?? groundOf(score, setup.guitar, clock);
+  const { sounds, slices } = ground;
+  const made = momentsOf(ground, fingering, setup.hand, neckTables(setup.guitar), memory?.moments);
+  const { moments } = made;
+  const tablesOfSteps = memory?.stepTables ?? stepTablesOf(setup);
+  const stepper = new Stepper(leftCosts(setup.school), tablesOfSteps, made.sounds);
   const tables = search(stepper, moments, options.budget ?? DEFAULT_BUDGET, memory?.tables, (done) =>
     options.onProgress?.(done / moments.length),
   );
@@ -194,7 +128,7 @@ export const planLeft = (
       choices[sound] = { string, fret, finger, barre: false, cost: spent[sound]! };
     });
   });
-  prepared.twin.forEach((primary, sound) => {
+  made.twin.forEach((primary, sound) => {
     const choice = choices[primary];
     if (primary !== sound && choice) choices[sound] = { ...choice, cost: {} };
   });
@@ -221,86 +155,7 @@ export const planLeft = (
     brokenLocks: moments.flatMap((moment) => moment.brokenLocks),
     unplayable: moments.flatMap((moment) => moment.unplayable),
     cut: [...cut],
-    memory: { score, setup, clock, lockKeys, tables, stepTables: tableOfSteps },
-  };
-};
-
-const momentsOf = (
-  score: Score,
-  { sounds, slices, twin }: Prepared,
-  lockOf: LockOf,
-  guitar: Guitar,
-  hand: Hand,
-  neck: ReturnType<typeof neckTables>,
-  memory: LeftMemory | undefined,
-): { moments: readonly Moment[]; lockKeys: readonly string[] } => {
-  const placed = new Map<string, ReturnType<typeof placeMoment>>();
-  const aloneIn = (slice: Slice | undefined, voice: string): number => {
-    const own = slice?.struck.filter((sound) => sounds[sound]!.voice === voice) ?? [];
-    return own.length === 1 ? own[0]! : -1;
-  };
-  const lockKeys: string[] = [];
-  const moments = slices.map((slice, index): Moment => {
-    const primaries = slice.struck.filter((sound) => twin[sound] === sound);
-    const lockFor = (primary: number) => {
-      const both = slice.struck.filter((sound) => twin[sound] === primary).map(lockOf);
-      const merged = Object.assign({}, ...both.reverse());
-      const { string, finger } = merged as { string?: number; finger?: number };
-      return string === undefined && finger === undefined ? undefined : merged;
-    };
-    const struck = primaries.map((sound) => ({
-      places: placesFor(score, sounds[sound]!, guitar),
-      lock: lockFor(sound),
-    }));
-    const key = primaries
-      .map((sound, place) => {
-        const lock = struck[place]!.lock;
-        return `${sounds[sound]!.midi}${score.notes[sounds[sound]!.head]!.harmonic ?? ''}/${lock?.string ?? ''}/${lock?.finger ?? ''}`;
-      })
-      .join(' ');
-    lockKeys.push(key);
-    if (memory && memory.lockKeys[index] === key) return memory.tables.moments[index]!;
-    const known = placed.get(key) ?? placeMoment(struck, hand, neck);
-    placed.set(key, known);
-    const before = slices[index - 1];
-    const beat = pulse(score.bars[slice.bar]!.meter, score.ticksPerQuarter);
-    const placedSounds = known.placed.map((place) => primaries[place]!);
-    return {
-      onset: slice.onset,
-      previousOnset: before?.onset ?? -1,
-      secondsBefore: slice.secondsBefore,
-      beatsBefore: before ? (slice.onset - before.onset) / beat : 0,
-      struck: placedSounds,
-      lineFrom: placedSounds.map((sound) => {
-        const { voice } = sounds[sound]!;
-        return aloneIn(slice, voice) === sound ? aloneIn(before, voice) : -1;
-      }),
-      struckBefore: before ? before.struck.length : 0,
-      options: known.options,
-      brokenLocks: known.brokenLocks.map((place) => primaries[place]!),
-      unplayable: primaries.filter((_, place) => !known.placed.includes(place)),
-    };
-  });
-  return { moments, lockKeys };
-};
-
-const soundTables = (score: Score, { sounds, twin }: Prepared): SoundTables => {
-  const ring = inferRinging(sounds, score.bars);
-  const soundOfNote = new Map(
-    sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)),
-  );
-  const end = Float64Array.from(sounds, (sound) => sound.end);
-  twin.forEach((primary, sound) => {
-    end[primary] = Math.max(end[primary]!, end[sound]!);
-  });
-  return {
-    onset: Float64Array.from(sounds, (sound) => sound.onset),
-    end,
-    ring: Float64Array.from(ring),
-    slurredFrom: Int32Array.from(sounds, (sound) => {
-      const from = score.notes[sound.head]!.slurredFrom;
-      return from ? (soundOfNote.get(from.note) ?? -1) : -1;
-    }),
+    memory: { setup, clock, ground, moments: made, tables, stepTables: tablesOfSteps },
   };
 };
 

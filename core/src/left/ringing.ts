@@ -4,6 +4,12 @@ import type { Sound } from '../score/sounds.ts';
 /** Smallest leap, in semitones, from which successive notes are read as a broken chord. Our own rule. */
 const CHORD_LEAP = 3;
 
+/** The end of the bar in which a sound is struck, or its own end when it is held over; in ticks. */
+export const ringsToBarEnd = (sound: Sound, bars: readonly Bar[]): number => {
+  const bar = bars[sound.bar]!;
+  return Math.max(sound.end, bar.start + bar.length);
+};
+
 /**
  * Until when each sound may ring, in ticks. Written lengths are the least; a note of a broken chord (it leaps to
  * its neighbours in the voice by a third or more) rings on, softly, to the end of the bar or until its own
@@ -26,12 +32,11 @@ export const inferRinging = (sounds: readonly Sound[], bars: readonly Bar[]): re
     };
     line.forEach((sound, index) => {
       if (!isChordal(index)) return;
-      const bar = bars[sound.bar]!;
       const closer = line.find(
         (other, later) =>
           later > index && other.midi !== sound.midi && Math.abs(other.midi - sound.midi) < CHORD_LEAP,
       );
-      until[sound.index] = Math.max(sound.end, closer ? closer.onset : bar.start + bar.length);
+      until[sound.index] = closer ? Math.max(sound.end, closer.onset) : ringsToBarEnd(sound, bars);
     });
   }
   return until;

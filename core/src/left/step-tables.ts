@@ -44,8 +44,7 @@ const opening = (
   [low, high]: readonly [number, number],
 ): number => {
   const { comfortable } = spanOf(hand, lower, higher);
-  const excess =
-    Math.max(0, neck.tip[high]! - neck.tip[low]! - comfortable) / MILLIMETRES_PER_CENTIMETRE;
+  const excess = Math.max(0, neck.tip[high]! - neck.tip[low]! - comfortable) / MILLIMETRES_PER_CENTIMETRE;
   const beyond = Math.max(0, high - low - (higher - lower));
   const cramped = Math.max(0, higher - lower - (high - low));
   return (
@@ -75,7 +74,13 @@ export const stepTables = (costs: LeftCosts, hand: Hand, neck: NeckTables): Step
   for (let finger = 1; finger < FINGERS; finger += 1)
     for (let fret = 1; fret < TABLE_FRETS; fret += 1)
       for (let position = 1; position < TABLE_FRETS; position += 1)
-        tables.deviation[deviationAt(finger, fret, position)] = deviation(costs, neck, finger, fret, position);
+        tables.deviation[deviationAt(finger, fret, position)] = deviation(
+          costs,
+          neck,
+          finger,
+          fret,
+          position,
+        );
   for (let from = 1; from < TABLE_FRETS; from += 1)
     for (let to = 1; to < TABLE_FRETS; to += 1)
       tables.distance[from * TABLE_FRETS + to] =

@@ -266,8 +266,7 @@ export class Stepper {
         // The same fret on another string: lay a barre (charged on its own when the note before is kept) or jump.
         const hop = this.hop(hand);
         const joined = mask | before;
-        way =
-          (before & this.kept) !== 0 ? 0 : finger === 1 ? Math.min(hop, this.barreSet(1, joined)) : hop;
+        way = (before & this.kept) !== 0 ? 0 : finger === 1 ? Math.min(hop, this.barreSet(1, joined)) : hop;
       } else if ((mask & before) !== 0) {
         const isGuide = shifting && leaving.fingerBound[hand]! >= BUSY && leaving.fingerIsLine[hand] === 0;
         this.guided ||= isGuide;
@@ -327,11 +326,7 @@ export class Stepper {
         leaving.bound[at] === HELD &&
         leaving.fret[at] === fret &&
         this.sounds.end[slotSound(leaving.slot[at]!)]! > this.sounds.end[struck]!;
-      next[k] = packSlot(
-        longer ? slotSound(leaving.slot[at]!) : struck,
-        fret,
-        options.placedFinger[from]!,
-      );
+      next[k] = packSlot(longer ? slotSound(leaving.slot[at]!) : struck, fret, options.placedFinger[from]!);
     }
   }
 

@@ -31,6 +31,9 @@ export interface RightTables {
 const WINDOW = 14;
 const EQUAL = 1e-9;
 
+/** Where each packed state stands in the layer being made, −1 when it does not: used again by every search. */
+const place = new Int32Array(RIGHT_STATES).fill(-1);
+
 const START: Reached = { states: [FREE_RIGHT_HAND], cost: [0], parent: [-1], option: [-1] };
 
 const least = (values: readonly number[]): number => values.reduce((a, b) => (b < a ? b : a), Infinity);
@@ -62,11 +65,11 @@ const advance = (
   layer: Reached,
   before: PluckEvent | undefined,
   event: PluckEvent,
+  next: PluckEvent | undefined,
   school: RightSchool,
   window: number,
-  place: Int32Array,
 ): Reached => {
-  const next = {
+  const made = {
     states: [] as RightState[],
     cost: [] as number[],
     parent: [] as number[],
@@ -74,6 +77,8 @@ const advance = (
   };
   const approach = approachTo(RIGHT_COSTS, school, before, event);
   const places = event.options.map((option) => placeCost(RIGHT_COSTS, school, event, option));
+  // Who played last but one matters only to a note that is struck again.
+  const remembers = next?.notes.some((note) => note.isRepeated) ?? false;
   const limit = least(layer.cost) + window;
   for (let from = 0; from < layer.states.length; from += 1) {
     const reached = layer.cost[from]!;
@@ -82,23 +87,23 @@ const advance = (
     for (let chosen = 0; chosen < event.options.length; chosen += 1) {
       const option = event.options[chosen]!;
       const cost = reached + places[chosen]! + moveCost(RIGHT_COSTS, approach, state, option);
-      const after = afterEvent(state, event, option);
+      const after = afterEvent(state, event, option, remembers);
       const at = place[after]!;
       if (at < 0) {
-        place[after] = next.states.length;
-        next.states.push(after);
-        next.cost.push(cost);
-        next.parent.push(from);
-        next.option.push(chosen);
-      } else if (cost < next.cost[at]!) {
-        next.cost[at] = cost;
-        next.parent[at] = from;
-        next.option[at] = chosen;
+        place[after] = made.states.length;
+        made.states.push(after);
+        made.cost.push(cost);
+        made.parent.push(from);
+        made.option.push(chosen);
+      } else if (cost < made.cost[at]!) {
+        made.cost[at] = cost;
+        made.parent[at] = from;
+        made.option[at] = chosen;
       }
     }
   }
-  for (const state of next.states) place[state] = -1;
-  return next;
+  for (const state of made.states) place[state] = -1;
+  return made;
 };
 
 /**
@@ -117,16 +122,17 @@ export const searchPlucks = (
   while (first < events.length && isSame(first)) first += 1;
   let last = events.length - 1;
   while (last > first && isSame(last)) last -= 1;
+  // What an event leaves behind depends on the one after it, too.
+  first = Math.max(0, first - 1);
   const layers: Reached[] = comparable ? earlier.layers.slice(0, first) : [];
-  const place = first < events.length ? new Int32Array(RIGHT_STATES).fill(-1) : new Int32Array(0);
   for (let index = first; index < events.length; index += 1) {
     const layer = advance(
       layers[index - 1] ?? START,
       events[index - 1],
       events[index]!,
+      events[index + 1],
       school,
       window,
-      place,
     );
     layers.push(layer);
     // The event after a changed one looks back at it, hence one further.

@@ -31,8 +31,13 @@ const RING = 3;
 const LEAST_HURRY = 0.3;
 const MOST_HURRY = 1.5;
 
-/** The state after an event is played with an option. */
-export const afterEvent = (state: RightState, event: PluckEvent, option: readonly number[]): RightState => {
+/** The state after an event is played with an option; `remembers` keeps the fingers of the event before it. */
+export const afterEvent = (
+  state: RightState,
+  event: PluckEvent,
+  option: readonly number[],
+  remembers = true,
+): RightState => {
   let strings = state & ALL_STRINGS;
   let last = 0;
   for (let index = 0; index < option.length; index += 1) {
@@ -41,7 +46,7 @@ export const afterEvent = (state: RightState, event: PluckEvent, option: readonl
     strings = (strings & ~(STRING_MASK << shift)) | (event.notes[index]!.string << shift);
     last |= 1 << rank;
   }
-  const before = (state >> LAST) & FINGER_MASK;
+  const before = remembers ? (state >> LAST) & FINGER_MASK : 0;
   return (strings | (last << LAST) | (before << LAST_BUT_ONE)) as RightState;
 };
 

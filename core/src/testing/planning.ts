@@ -35,7 +35,7 @@ export const decide = (
     if (!note) throw new RangeError(`there is no ${pitch} number ${occurrence}`);
     choices.set(note.id, choice);
   }
-  return { choices };
+  return { ...EMPTY_FINGERING, choices };
 };
 
 /** The left hand note by note: `C3 5/3:3` is string 5, fret 3, finger 3. */

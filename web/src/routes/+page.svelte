@@ -4,8 +4,7 @@
   import { invalidateAll } from '$app/navigation';
   import ImportPanel from '$lib/library/ImportPanel.svelte';
   import { keyLabel, matchesSearch, touchedLabel } from '$lib/library/names.ts';
-  import { loadMusicFonts } from '$lib/engraving/fonts.ts';
-  import { readyPlanner } from '$lib/planner/client.ts';
+  import { getReady } from '$lib/sheet/get-ready.ts';
   import ThemeToggle from '$lib/ThemeToggle.svelte';
 
   const { data } = $props();
@@ -18,8 +17,7 @@
 
   // What the next click needs is fetched while the teacher looks for the piece.
   onMount(() => {
-    readyPlanner();
-    void loadMusicFonts();
+    void getReady();
   });
 
   const remove = async () => {

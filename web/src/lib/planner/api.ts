@@ -5,8 +5,10 @@ import type {
   ImportProblem,
   NoteId,
   NotePlan,
+  PassageRule,
   Repair,
   Result,
+  RuleId,
   Score,
   Shift,
 } from '@oculon/core';
@@ -30,14 +32,18 @@ export interface OpenedPiece {
   readonly repairs: readonly Repair[];
 }
 
+/** The teacher's document as entries. */
+export interface FingeringMessage {
+  readonly choices: readonly (readonly [NoteId, Choice])[];
+  readonly rules: readonly (readonly [RuleId, PassageRule])[];
+}
+
 /** The planner as the page sees it. Everything heavy happens on the other side. */
 export interface PlannerApi {
+  /** A little score to get the engraving ready with. */
+  exercise(): Score;
   open(bytes: Uint8Array, part: string | undefined): Result<OpenedPiece, ImportProblem>;
-  plan(
-    choices: readonly (readonly [NoteId, Choice])[],
-    setup: SetupChoice,
-    onProgress: (share: number) => void,
-  ): PlanView;
+  plan(fingering: FingeringMessage, setup: SetupChoice, onProgress: (share: number) => void): PlanView;
   /** The source with the fingering of the last plan merged in. */
   writeMusicXml(): Result<string, ImportProblem>;
   /** The last plan as `oculon.plan/1`. */

@@ -1,3 +1,4 @@
+import type { Score } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { PlannerApi } from './api.ts';
 
@@ -14,9 +15,14 @@ const startWorker = () => {
   return { worker, api: Comlink.wrap<PlannerApi>(worker) };
 };
 
-/** Starts the planner ahead of the first piece, so that opening one does not wait for its code. */
-export const readyPlanner = (): void => {
-  idle ??= startWorker();
+/**
+ * Starts the planner ahead of the first piece, so that opening one does not wait for its code. Answers a little
+ * score when there was something to get ready.
+ */
+export const readyPlanner = async (): Promise<Score | undefined> => {
+  if (idle) return undefined;
+  idle = startWorker();
+  return idle.api.exercise();
 };
 
 /** The planner in a worker of its own, for one piece at a time. */

@@ -9,11 +9,14 @@ import {
   type ImportedScore,
   type Plan,
   type PlanSetup,
+  type Score,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { PlannerApi } from './api.ts';
 import { planSetup, type SetupChoice } from './setup.ts';
+import { exerciseScore, warmUpSteps } from './warm-up.ts';
 
+const RECENT_PLANS = 8;
 /** Progress is told at most this often, in ms: each message costs the page a task. */
 const PROGRESS_INTERVAL = 80;
 
@@ -23,6 +26,8 @@ let imported: ImportedScore | undefined;
 let parseMs = 0;
 let latest: Plan | undefined;
 let timing = { left: 0, right: 0 };
+/** Plans of this piece by what was asked, the latest last: taking a change back finds its plan again. */
+let recent = new Map<string, Plan>();
 let setup: { readonly key: string; readonly value: PlanSetup } | undefined;
 
 const current = (): ImportedScore => {
@@ -37,8 +42,33 @@ const setupOf = (choice: SetupChoice): PlanSetup => {
   return setup.value;
 };
 
+/** Quiet that must have lasted before the planner warms up further, in ms. */
+const QUIET = 600;
+/** Pause between two steps, in which calls come first; ms. */
+const BETWEEN_STEPS = 15;
+
+let lastCall = -Infinity;
+const called = (): void => {
+  lastCall = performance.now();
+};
+
+/** Warms up while nobody asks for anything. */
+const warmUp = async (score: Score): Promise<void> => {
+  for (const steps = warmUpSteps(score); ; ) {
+    const quiet = performance.now() - lastCall;
+    await new Promise((resolve) => setTimeout(resolve, Math.max(BETWEEN_STEPS, QUIET - quiet)));
+    if (performance.now() - lastCall >= QUIET && steps.next().done) return;
+  }
+};
+
+const exercise = exerciseScore();
+void warmUp(exercise);
+
 const api: PlannerApi = {
+  exercise: () => exercise,
+
   open(bytes, wanted) {
+    called();
     const started = performance.now();
     const text = readSourceFile(bytes);
     if (!text.ok) return text;
@@ -48,28 +78,39 @@ const api: PlannerApi = {
     part = wanted;
     imported = read.value;
     latest = undefined;
+    recent = new Map();
     setup = undefined;
     parseMs = performance.now() - started;
     return success({ score: read.value.score, repairs: read.value.repairs });
   },
 
-  plan(choices, choice, onProgress) {
+  plan({ choices, rules }, choice, onProgress) {
+    called();
     const started = performance.now();
     let told = started;
-    const plan = planPiece(current().score, { choices: new Map(choices) }, setupOf(choice), {
-      ...(latest && { memory: latest.memory }),
-      now: () => performance.now(),
-      onTiming: (measured) => {
-        timing = measured;
-      },
-      onProgress: (share) => {
-        const now = performance.now();
-        if (now - told < PROGRESS_INTERVAL) return;
-        told = now;
-        onProgress(share);
-      },
-    });
+    const asked = JSON.stringify([choices, rules, choice]);
+    const known = recent.get(asked);
+    const plan =
+      known ??
+      planPiece(current().score, { choices: new Map(choices), rules: new Map(rules) }, setupOf(choice), {
+        ...(latest && { memory: latest.memory }),
+        now: () => performance.now(),
+        onTiming: (measured) => {
+          timing = measured;
+        },
+        onProgress: (share) => {
+          const now = performance.now();
+          if (now - told < PROGRESS_INTERVAL) return;
+          told = now;
+          onProgress(share);
+        },
+      });
+    recent.delete(asked);
+    recent.set(asked, plan);
+    const [oldest] = recent.keys();
+    if (recent.size > RECENT_PLANS && oldest !== undefined) recent.delete(oldest);
     latest = plan;
+    called();
     return {
       notes: plan.notes,
       shifts: plan.shifts,

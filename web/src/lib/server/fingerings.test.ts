@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { NoteId } from '@oculon/core';
+import type { Edit, NoteId } from '@oculon/core';
 import type pg from 'pg';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { SentEdit } from '../workbench/saving.ts';
@@ -11,6 +11,8 @@ const edit = (note: string, finger: 1 | 2 | 3 | 4): SentEdit => ({
   id: randomUUID(),
   edit: { kind: 'choose', note: note as NoteId, before: {}, after: { finger } },
 });
+
+const noteOf = (edit: Edit): string => (edit.kind === 'choose' ? edit.note : edit.rule);
 
 describe('edits in the database', () => {
   let pool: pg.Pool;
@@ -35,7 +37,7 @@ describe('edits in the database', () => {
       revision: 3,
     });
     const kept = await listEdits(pool, teacher, fingering, 0);
-    expect(kept.map((each) => [each.revision, each.edit.note])).toEqual([
+    expect(kept.map((each) => [each.revision, noteOf(each.edit)])).toEqual([
       [1, 'a'],
       [2, 'b'],
       [3, 'c'],
@@ -59,7 +61,7 @@ describe('edits in the database', () => {
       expect(told.kind === 'behind' && told.since.map((each) => each.id)).toEqual([winner.id]);
       // The loser sends again on the new revision, and both are there.
       await appendEdits(pool, teacher, fingering, told.revision, [loser]);
-      const notes = (await listEdits(pool, teacher, fingering, base)).map((each) => each.edit.note);
+      const notes = (await listEdits(pool, teacher, fingering, base)).map((each) => noteOf(each.edit));
       expect(notes.sort()).toEqual([`a${round}`, `b${round}`]);
     }
   });

@@ -34,7 +34,7 @@
 
   // Breaks follow the width; the systems themselves are drawn by the queue, one task at a time.
   $effect(() => {
-    const page = Math.floor(width) - 8;
+    const page = Math.floor(width);
     const piece = score;
     if (!piece || page < 200) return;
     let stopped = false;
@@ -80,6 +80,13 @@
     holder.focus({ preventScroll: true });
   };
 
+  // The observer tells the width when the page has been laid out anyway; asking for it would lay it out at once.
+  const measure = (element: HTMLElement) => {
+    const observer = new ResizeObserver(([entry]) => (width = entry!.contentRect.width));
+    observer.observe(element);
+    return () => observer.disconnect();
+  };
+
   export const focus = () => holder?.focus({ preventScroll: true });
 </script>
 
@@ -93,7 +100,7 @@
   data-complete={systems.length > 0 && systems.every((system) => drawn.has(keyOf(system)))}
   tabindex="0"
   bind:this={holder}
-  bind:clientWidth={width}
+  {@attach measure}
 >
   {#if score}
     {#each systems as system (keyOf(system))}

@@ -221,19 +221,12 @@
     fill: currentColor;
     font-weight: 800;
   }
+  /* A halo that stays until the next change. It does not move: an animation would repaint the sheet for seconds. */
   .changed {
-    animation: settle 2.4s ease-out;
-  }
-  @keyframes settle {
-    from {
-      fill: var(--color-warning);
-      font-size: 17px;
-    }
-  }
-  @media (prefers-reduced-motion: reduce) {
-    .changed {
-      animation: none;
-    }
+    paint-order: stroke;
+    stroke: color-mix(in oklab, var(--color-warning) 55%, transparent);
+    stroke-width: 5;
+    stroke-linejoin: round;
   }
   .barre,
   .position {

@@ -123,7 +123,7 @@ export class SaveQueue {
       this.state = 'asking';
       const keepMine = await this.#events.onConflict(rebase.conflicts);
       const disputed = new Set(rebase.conflicts.map((each) => each.note));
-      if (!keepMine) edits = edits.filter((edit) => !disputed.has(edit.note));
+      if (!keepMine) edits = edits.filter((edit) => edit.kind !== 'choose' || !disputed.has(edit.note));
     }
     // What was decided here while the question stood open is restated too.
     const late = this.#pending.filter((each) => !arrived.has(each.id) && !pending.includes(each));

@@ -135,7 +135,7 @@ export class Workbench {
       do {
         this.#replanAgain = false;
         const plan = await this.#planner.api.plan(
-          [...this.fingering.choices],
+          { choices: [...this.fingering.choices], rules: [...this.fingering.rules] },
           $state.snapshot(this.setup),
           Comlink.proxy((share) => {
             this.progress = share;
@@ -186,6 +186,7 @@ export class Workbench {
   }
 
   #moveTo(edit: Edit): void {
+    if (edit.kind !== 'choose') return;
     const note = this.score?.notes.find((each) => each.id === edit.note);
     if (note) this.caret = note.index;
   }

@@ -117,12 +117,16 @@
       <p class="mt-1">{workbench.problem?.message}</p>
       <a class="btn mt-4" href="/">To the library</a>
     </div>
-  {:else if !workbench || workbench.phase === 'opening'}
+  {:else if !workbench}
     <p class="m-8 opacity-70" role="status">Opening the piece …</p>
   {:else}
     <div class="grid grow grid-cols-1 gap-4 p-4 lg:grid-cols-[1fr_19rem]">
       <main class="min-w-0">
-        <Sheet bind:this={sheet} {workbench} {everyString} />
+        {#if workbench.phase === 'opening'}
+          <p class="m-4 opacity-70" role="status">Opening the piece …</p>
+        {:else}
+          <Sheet bind:this={sheet} {workbench} {everyString} />
+        {/if}
       </main>
       <aside
         class="space-y-5 lg:sticky lg:top-16 lg:max-h-[calc(100vh-5rem)] lg:self-start lg:overflow-y-auto lg:border-l lg:border-base-300 lg:pl-4"

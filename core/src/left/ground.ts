@@ -1,0 +1,71 @@
+import { harmonicPlacesOf, placesOf, type Guitar, type Place } from '../instrument/guitar.ts';
+import { pulse } from '../music/meter.ts';
+import type { Clock } from '../score/clock.ts';
+import type { NoteId, Score } from '../score/score.ts';
+import { slicesOf, type Slice } from '../score/slices.ts';
+import { soundsOf, type Sound } from '../score/sounds.ts';
+import { inferRinging } from './ringing.ts';
+
+/** What the left hand needs to know of a piece on a guitar, whatever a teacher decides. */
+export interface Ground {
+  readonly score: Score;
+  readonly sounds: readonly Sound[];
+  readonly slices: readonly Slice[];
+  /** Until when each sound may ring if nobody says otherwise, in ticks. */
+  readonly inferredRing: readonly number[];
+  /** By sound: the sound slurred from, −1 for none. */
+  readonly slurredFrom: Int32Array;
+  /** By sound: the sound that the same voice struck alone just before, when both stand alone; −1 for none. */
+  readonly lineFrom: Int32Array;
+  /** By sound: where its pitch lies on the guitar. */
+  readonly places: readonly (readonly Place[])[];
+  /** By slice: beats since the slice before. */
+  readonly beatsBefore: readonly number[];
+  readonly sliceOf: ReadonlyMap<NoteId, number>;
+}
+
+const placesFor = (score: Score, sound: Sound, guitar: Guitar): readonly Place[] => {
+  const { harmonic } = score.notes[sound.head]!;
+  const touched = harmonic === 'natural' ? harmonicPlacesOf(guitar, sound.midi) : [];
+  return touched.length > 0 ? touched : placesOf(guitar, sound.midi);
+};
+
+/** Reads a piece for the left hand, once for all plans of it. */
+export const groundOf = (score: Score, guitar: Guitar, clock: Clock): Ground => {
+  const sounds = soundsOf(score);
+  const slices = slicesOf(sounds, clock);
+  const soundOfNote = new Map(
+    sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)),
+  );
+  const aloneIn = (slice: Slice | undefined, voice: string): number => {
+    const own = slice?.struck.filter((sound) => sounds[sound]!.voice === voice) ?? [];
+    return own.length === 1 ? own[0]! : -1;
+  };
+  const lineFrom = new Int32Array(sounds.length).fill(-1);
+  const sliceOf = new Map<NoteId, number>();
+  slices.forEach((slice, index) => {
+    for (const sound of slice.struck) {
+      const { voice, head } = sounds[sound]!;
+      sliceOf.set(score.notes[head]!.id, index);
+      if (aloneIn(slice, voice) === sound) lineFrom[sound] = aloneIn(slices[index - 1], voice);
+    }
+  });
+  return {
+    score,
+    sounds,
+    slices,
+    inferredRing: inferRinging(sounds, score.bars),
+    slurredFrom: Int32Array.from(sounds, (sound) => {
+      const from = score.notes[sound.head]!.slurredFrom;
+      return from ? (soundOfNote.get(from.note) ?? -1) : -1;
+    }),
+    lineFrom,
+    places: sounds.map((sound) => placesFor(score, sound, guitar)),
+    beatsBefore: slices.map((slice, index) => {
+      const before = slices[index - 1];
+      const beat = pulse(score.bars[slice.bar]!.meter, score.ticksPerQuarter);
+      return before ? (slice.onset - before.onset) / beat : 0;
+    }),
+    sliceOf,
+  };
+};

@@ -1,0 +1,174 @@
+import { locksOf, type Fingering, type Lock } from '../fingering/fingering.ts';
+import { barsUnderOtherRules, covers, type PassageRule } from '../fingering/rules.ts';
+import type { NoteId } from '../score/score.ts';
+import type { Ground } from './ground.ts';
+import type { Hand, NeckTables } from './hand.ts';
+import type { SoundTables } from './leaving.ts';
+import { placeMoment, type Moment, type PlacedMoment } from './moment.ts';
+import { ringsToBarEnd } from './ringing.ts';
+
+/** Everything the search starts from: moments with their options, and the sounds. */
+export interface Moments {
+  readonly moments: readonly Moment[];
+  readonly sounds: SoundTables;
+  /** By sound: the sound of the same pitch struck with it that stands for both, or itself. */
+  readonly twin: readonly number[];
+  /** What the moments were made from, to find what changed later. */
+  readonly locks: ReadonlyMap<NoteId, Lock>;
+  readonly rules: readonly PassageRule[];
+  /** Ways to take a set of notes under locks, by what decides them. */
+  readonly placed: Map<string, PlacedMoment>;
+}
+
+type LockOf = (sound: number) => Lock | undefined;
+
+/** Two voices striking one pitch at once sound on one string unless their strings are locked apart. */
+const twinIn = (ground: Ground, struck: readonly number[], sound: number, lockOf: LockOf): number => {
+  const first = struck.find((other) => ground.sounds[other]!.midi === ground.sounds[sound]!.midi)!;
+  const [a, b] = [lockOf(first)?.string, lockOf(sound)?.string];
+  return a === undefined || b === undefined || a === b ? first : sound;
+};
+
+const ringOf = (ground: Ground, rules: readonly PassageRule[]): Float64Array => {
+  const ring = Float64Array.from(ground.inferredRing);
+  for (const rule of rules)
+    if (rule.kind === 'ringing')
+      for (const sound of ground.sounds)
+        if (covers(rule, sound.bar) && !sound.grace)
+          ring[sound.index] = rule.rings ? ringsToBarEnd(sound, ground.score.bars) : sound.end;
+  return ring;
+};
+
+const sameLock = (a: Lock | undefined, b: Lock | undefined): boolean =>
+  a?.string === b?.string && a?.finger === b?.finger;
+
+/** Slices whose locks or rules differ, and all that sound on from a pair of twins that parted or joined. */
+const changedSlices = (
+  ground: Ground,
+  earlier: Moments,
+  locks: ReadonlyMap<NoteId, Lock>,
+  rules: readonly PassageRule[],
+): ReadonlySet<number> => {
+  const changed = new Set<number>();
+  const note = (id: NoteId): void => {
+    const slice = ground.sliceOf.get(id);
+    if (slice === undefined || sameLock(locks.get(id), earlier.locks.get(id))) return;
+    changed.add(slice);
+    const { struck } = ground.slices[slice]!;
+    if (new Set(struck.map((sound) => ground.sounds[sound]!.midi)).size === struck.length) return;
+    const until = Math.max(...struck.map((sound) => ground.sounds[sound]!.end));
+    for (let later = slice + 1; (ground.slices[later]?.onset ?? Infinity) <= until; later += 1)
+      changed.add(later);
+  };
+  for (const id of locks.keys()) note(id);
+  for (const id of earlier.locks.keys()) note(id);
+  const bars = barsUnderOtherRules(earlier.rules, rules);
+  if (bars.size > 0)
+    ground.slices.forEach((slice, index) => {
+      if (bars.has(slice.bar)) changed.add(index);
+    });
+  return changed;
+};
+
+const ALL_POSITIONS = -1;
+
+/** Hand positions that the rules leave open in a bar, and whether open strings are allowed. */
+const ruledIn = (
+  rules: readonly PassageRule[],
+  bar: number,
+): { readonly positions: number; readonly stopped: boolean } => {
+  let positions = ALL_POSITIONS;
+  let stopped = false;
+  for (const rule of rules) {
+    if (!covers(rule, bar)) continue;
+    if (rule.kind === 'position') positions &= 1 << rule.position;
+    if (rule.kind === 'stopped') stopped = true;
+  }
+  return { positions, stopped };
+};
+
+/**
+ * The moments of a piece under a teacher's locks and rules. With those of an earlier plan, moments that nothing
+ * touches stay the same objects, which is how the search knows where to begin.
+ */
+export const momentsOf = (
+  ground: Ground,
+  fingering: Fingering,
+  hand: Hand,
+  neck: NeckTables,
+  earlier?: Moments,
+): Moments => {
+  const { score, sounds, slices } = ground;
+  const locks = locksOf(score, fingering);
+  const rules = [...fingering.rules.values()];
+  const lockOf: LockOf = (sound) => locks.get(score.notes[sounds[sound]!.head]!.id);
+  const changed = earlier && changedSlices(ground, earlier, locks, rules);
+  const placed = earlier?.placed ?? new Map<string, PlacedMoment>();
+  const twin = earlier ? [...earlier.twin] : sounds.map((_, index) => index);
+  slices.forEach(({ struck }, index) => {
+    if (changed && !changed.has(index)) return;
+    for (const sound of struck) twin[sound] = twinIn(ground, struck, sound, lockOf);
+  });
+
+  const momentAt = (index: number): Moment => {
+    const slice = slices[index]!;
+    const primaries = slice.struck.filter((sound) => twin[sound] === sound);
+    const struck = primaries.map((primary) => ({
+      places: ground.places[primary]!,
+      lock: mergedLock(slice.struck.filter((sound) => twin[sound] === primary).map(lockOf)),
+    }));
+    const { positions, stopped } = ruledIn(rules, slice.bar);
+    const key = struck
+      .map(({ lock }, place) => {
+        const { midi, head } = sounds[primaries[place]!]!;
+        return `${midi}${score.notes[head]!.harmonic ?? ''}/${lock?.string ?? ''}/${lock?.finger ?? ''}`;
+      })
+      .join(' ');
+    const ruledKey = `${key}${stopped ? ' stopped' : ''}`;
+    const ways = placed.get(ruledKey) ?? placeMoment(struck, hand, neck, stopped);
+    placed.set(ruledKey, ways);
+    const placedSounds = ways.placed.map((place) => primaries[place]!);
+    const mayKeepPosition = ways.options.homes.some((homes) => (homes & positions) !== 0);
+    const isAllOpen = ways.options.fingersUsed.every((fingers) => fingers === 0);
+    return {
+      onset: slice.onset,
+      previousOnset: slices[index - 1]?.onset ?? -1,
+      secondsBefore: slice.secondsBefore,
+      beatsBefore: ground.beatsBefore[index]!,
+      struck: placedSounds,
+      lineFrom: placedSounds.map((sound) => ground.lineFrom[sound]!),
+      struckBefore: slices[index - 1]?.struck.length ?? 0,
+      options: ways.options,
+      positions: mayKeepPosition ? positions : ALL_POSITIONS,
+      brokenLocks: ways.brokenLocks.map((place) => primaries[place]!),
+      unplayable: primaries.filter((_, place) => !ways.placed.includes(place)),
+      brokenRules: [
+        ...(stopped && ways.options.openMask.some((mask) => mask !== 0) ? (['stopped'] as const) : []),
+        ...(positions !== ALL_POSITIONS && !mayKeepPosition && !isAllOpen ? (['position'] as const) : []),
+      ],
+    };
+  };
+  const moments = slices.map((_, index) =>
+    changed && !changed.has(index) ? earlier!.moments[index]! : momentAt(index),
+  );
+
+  const end = Float64Array.from(sounds, (sound) => sound.end);
+  twin.forEach((primary, sound) => {
+    if (primary !== sound) end[primary] = Math.max(end[primary]!, end[sound]!);
+  });
+  const tables: SoundTables = {
+    onset: Float64Array.from(sounds, (sound) => sound.onset),
+    end,
+    ring: ringOf(ground, rules),
+    slurredFrom: ground.slurredFrom,
+  };
+  return { moments, sounds: tables, twin, locks, rules, placed };
+};
+
+/** The lock of a unison: what any of its notes is locked to, the first note before the others. */
+const mergedLock = (locks: readonly (Lock | undefined)[]): Lock | undefined => {
+  const string = locks.find((lock) => lock?.string !== undefined)?.string;
+  const finger = locks.find((lock) => lock?.finger !== undefined)?.finger;
+  if (string === undefined && finger === undefined) return undefined;
+  return { ...(string !== undefined && { string }), ...(finger !== undefined && { finger }) };
+};

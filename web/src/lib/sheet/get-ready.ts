@@ -1,0 +1,23 @@
+import { preloadCode } from '$app/navigation';
+import { breather } from '../engraving/drawing-queue.ts';
+import { loadMusicFonts } from '../engraving/fonts.ts';
+import { readyPlanner } from '../planner/client.ts';
+
+/** Room for two bars nobody sees, in px. */
+const BARS = [320, 320];
+
+/**
+ * Fetches and compiles what the next piece needs, planner, fonts and engraving, while the teacher looks for it.
+ * Nothing depends on it: whatever fails here is tried again when a piece is opened.
+ */
+export const getReady = async (): Promise<void> => {
+  try {
+    const [score] = await Promise.all([readyPlanner(), loadMusicFonts(), preloadCode('/pieces/next')]);
+    if (!score) return;
+    const { drawSystem, useMusicFonts } = await import('../engraving/vexflow-system.ts');
+    useMusicFonts();
+    await drawSystem(document.createElement('div'), score, 0, BARS, breather());
+  } catch {
+    // Offline or interrupted: opening a piece will say so.
+  }
+};
