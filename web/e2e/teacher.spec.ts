@@ -190,3 +190,55 @@ test('the library finds, and asks before it deletes', async ({ page }) => {
   await page.getByRole('dialog').getByRole('button', { name: 'Delete', exact: true }).click();
   await expect(rows).toHaveCount(count - 1);
 });
+
+test('a piece can be dropped anywhere on the library, and renamed', async ({ page }) => {
+  await page.goto('/');
+  const xml = readFileSync(DANCE, 'utf8').replaceAll('Low Meadow Dance', 'Dropped Dance');
+  const files = await page.evaluateHandle((text) => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File([text], 'dropped.musicxml', { type: 'text/xml' }));
+    return transfer;
+  }, xml);
+  await page.dispatchEvent('body', 'dragover', { dataTransfer: files });
+  await page.dispatchEvent('body', 'drop', { dataTransfer: files });
+  await expect(page).toHaveURL(/\/pieces\//);
+  await expect(page.getByRole('heading', { name: 'Dropped Dance' })).toBeVisible();
+  await page.getByRole('link', { name: 'Library' }).click();
+  await page.getByRole('button', { name: 'Rename Dropped Dance' }).first().click();
+  await page.getByLabel('Title', { exact: true }).fill('Dance by the Weir');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('link', { name: 'Dance by the Weir' }).first()).toBeVisible();
+});
+
+test('of several parts the teacher chooses one', async ({ page }) => {
+  await page.goto('/');
+  const xml = readFileSync(DANCE, 'utf8');
+  const list = /<score-part id="([^"]+)">[\s\S]*?<\/score-part>/.exec(xml)!;
+  const part = /<part id="[^"]+">[\s\S]*<\/part>/.exec(xml)![0];
+  const named = (id: string, name: string) =>
+    `<score-part id="${id}"><part-name>${name}</part-name></score-part>`;
+  const two = xml
+    .replace(list[0], named('A', 'Upper hand') + named('B', 'Lower hand'))
+    .replace(part, part.replace(list[1]!, 'A') + part.replace(list[1]!, 'B'));
+  await page.locator('#import-file').setInputFiles({
+    name: 'two-parts.musicxml',
+    mimeType: 'text/xml',
+    buffer: Buffer.from(two),
+  });
+  await expect(page.getByRole('alert')).toContainText('part');
+  await page.getByRole('button', { name: 'Lower hand' }).click();
+  await expect(page).toHaveURL(/\/pieces\//);
+  await expect(page.locator('[data-finger-of]')).toHaveCount(108);
+});
+
+test('the plan leaves as JSON', async ({ page }, info) => {
+  await importStudy(page, DANCE);
+  await page.getByRole('button', { name: 'Export' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'The plan as JSON' }).click();
+  const path = info.outputPath('plan.json');
+  await (await download).saveAs(path);
+  const plan = JSON.parse(readFileSync(path, 'utf8')) as { schema: string; notes: { finger: number }[] };
+  expect(plan.schema).toBe('oculon.plan/1');
+  expect(plan.notes.every((note) => Number.isInteger(note.finger))).toBe(true);
+});

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { Trash2 } from '@lucide/svelte';
+  import { PencilLine, Trash2 } from '@lucide/svelte';
   import { onMount } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import ImportPanel from '$lib/library/ImportPanel.svelte';
+  import RenameDialog from '$lib/library/RenameDialog.svelte';
   import { keyLabel, matchesSearch, touchedLabel } from '$lib/library/names.ts';
   import { getReady } from '$lib/sheet/get-ready.ts';
   import ThemeToggle from '$lib/ThemeToggle.svelte';
@@ -11,6 +12,7 @@
 
   let search = $state('');
   let failure = $state('');
+  let renaming = $state<(typeof data.pieces)[number]>();
   let doomed = $state<(typeof data.pieces)[number]>();
   const found = $derived(data.pieces.filter((piece) => matchesSearch(search, piece.title, piece.composer)));
   const now = new Date();
@@ -92,7 +94,14 @@
                   ><time datetime={piece.touchedAt.toISOString()}>{touchedLabel(piece.touchedAt, now)}</time
                   ></td
                 >
-                <td>
+                <td class="whitespace-nowrap">
+                  <button
+                    class="btn btn-ghost btn-sm btn-square"
+                    aria-label="Rename {piece.title}"
+                    onclick={() => (renaming = piece)}
+                  >
+                    <PencilLine class="size-4" />
+                  </button>
                   <button
                     class="btn btn-ghost btn-sm btn-square"
                     aria-label="Delete {piece.title}"
@@ -110,6 +119,16 @@
   </main>
 </div>
 
+{#if renaming}
+  <RenameDialog
+    piece={renaming}
+    onclose={() => (renaming = undefined)}
+    onrenamed={() => {
+      renaming = undefined;
+      void invalidateAll();
+    }}
+  />
+{/if}
 {#if doomed}
   <dialog class="modal" {@attach show} onclose={() => (doomed = undefined)}>
     <div class="modal-box">

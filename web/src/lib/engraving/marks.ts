@@ -1,4 +1,4 @@
-import type { Barre, Note, NotePlan, Score } from '@oculon/core';
+import { midiOf, type Barre, type Note, type NotePlan, type Score } from '@oculon/core';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
 
 /** Who decided a mark: decides its look, never by colour alone. */
@@ -123,20 +123,43 @@ const digitMarks = (heads: readonly HeadBox[], notes: readonly NotePlan[], origi
 /** Strings are shown where a reader would expect another one: high up, or decided by someone. */
 const showsString = (note: NotePlan, origin: Origin): boolean => origin !== 'planned' || (note.fret ?? 0) > 4;
 
+/**
+ * Noteheads that only strike again what their voice played just before, on the same string: tremolo and repeated
+ * notes, whose string need not be said twice.
+ */
+const struckAgain = (score: Score, heads: readonly HeadBox[], notes: readonly NotePlan[]): Set<number> => {
+  const again = new Set<number>();
+  const lastOf = new Map<string, number>();
+  for (const { note } of heads.toSorted((a, b) => score.notes[a.note]!.onset - score.notes[b.note]!.onset)) {
+    const { voice, sounding } = score.notes[note]!;
+    const before = lastOf.get(voice);
+    if (
+      before !== undefined &&
+      midiOf(score.notes[before]!.sounding) === midiOf(sounding) &&
+      notes[before]!.string === notes[note]!.string
+    )
+      again.add(note);
+    lastOf.set(voice, note);
+  }
+  return again;
+};
+
 const stringMarks = (
+  score: Score,
   heads: readonly HeadBox[],
   notes: readonly NotePlan[],
   origin: Origins,
   everyString: boolean,
 ): TextMark[] => {
   const stacked = new Map<string, number>();
+  const again = struckAgain(score, heads, notes);
   return heads
     .toSorted((a, b) => b.y - a.y)
     .flatMap((head): TextMark[] => {
       const note = notes[head.note]!;
       if (note.string === undefined || note.tied) return [];
       const by = origin(head.note, 'string');
-      if (!everyString && !showsString(note, by)) return [];
+      if (!everyString && (!showsString(note, by) || (by === 'planned' && again.has(head.note)))) return [];
       const below = head.stem === 'down';
       const key = `${Math.round(head.x / 12)}${below ? 'b' : 'a'}`;
       const rank = stacked.get(key) ?? 0;
@@ -200,7 +223,7 @@ export const layMarks = (
   const { heads } = geometry;
   const { start, end } = overlaps(score, geometry);
   const fingers = digitMarks(heads, notes, origin);
-  const strings = stringMarks(heads, notes, origin, options.everyString);
+  const strings = stringMarks(score, heads, notes, origin, options.everyString);
   const top = Math.min(geometry.inkTop, ...strings.map((mark) => mark.y - 11));
   const bottom = Math.max(geometry.inkBottom, ...strings.map((mark) => mark.y + 3));
 

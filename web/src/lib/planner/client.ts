@@ -15,14 +15,16 @@ const startWorker = () => {
   return { worker, api: Comlink.wrap<PlannerApi>(worker) };
 };
 
-/**
- * Starts the planner ahead of the first piece, so that opening one does not wait for its code. Answers a little
- * score when there was something to get ready.
- */
+/** Starts the planner ahead of the first piece, so that opening one does not wait for its code. */
+export const startPlanner = (): void => {
+  idle ??= startWorker();
+};
+
+/** Starts the planner when none is waiting; answers a little score when there was something to get ready. */
 export const readyPlanner = async (): Promise<Score | undefined> => {
   if (idle) return undefined;
-  idle = startWorker();
-  return idle.api.exercise();
+  startPlanner();
+  return idle!.api.exercise();
 };
 
 /** The planner in a worker of its own, for one piece at a time. */

@@ -9,7 +9,6 @@ import {
   type ImportedScore,
   type Plan,
   type PlanSetup,
-  type Score,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { PlannerApi } from './api.ts';
@@ -53,19 +52,20 @@ const called = (): void => {
 };
 
 /** Warms up while nobody asks for anything. */
-const warmUp = async (score: Score): Promise<void> => {
-  for (const steps = warmUpSteps(score); ; ) {
+const warmUp = async (): Promise<void> => {
+  let steps: Generator<void> | undefined;
+  for (;;) {
     const quiet = performance.now() - lastCall;
     await new Promise((resolve) => setTimeout(resolve, Math.max(BETWEEN_STEPS, QUIET - quiet)));
-    if (performance.now() - lastCall >= QUIET && steps.next().done) return;
+    if (performance.now() - lastCall < QUIET) continue;
+    steps ??= warmUpSteps(exerciseScore());
+    if (steps.next().done) return;
   }
 };
-
-const exercise = exerciseScore();
-void warmUp(exercise);
+void warmUp();
 
 const api: PlannerApi = {
-  exercise: () => exercise,
+  exercise: exerciseScore,
 
   open(bytes, wanted) {
     called();

@@ -1,3 +1,11 @@
+<script module lang="ts">
+  import { browser } from '$app/environment';
+  import { startPlanner } from '$lib/planner/client.ts';
+
+  // The planner's code is fetched and compiled while the page is still coming to life.
+  if (browser) startPlanner();
+</script>
+
 <script lang="ts">
   import { ArrowLeft, Download, Keyboard, Redo2, Undo2 } from '@lucide/svelte';
   import { onMount, untrack } from 'svelte';
