@@ -11,7 +11,8 @@ import { groundOf, type Ground } from './ground.ts';
 import { neckTables, type Hand } from './hand.ts';
 import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
 import { momentsOf, type Moments } from './moments.ts';
-import { accountFor, bestPath, DEFAULT_BUDGET, search, type SearchTables } from './search.ts';
+import { PRICE_LIMIT, pricesOf, type PricedPlacement } from './prices.ts';
+import { accountFor, bestPath, DEFAULT_BUDGET, search, type PathStep, type SearchTables } from './search.ts';
 import { stepTables, type StepTables } from './step-tables.ts';
 import { Stepper } from './step.ts';
 
@@ -71,6 +72,8 @@ export interface LeftMemory {
   readonly moments: Moments;
   readonly tables: SearchTables;
   readonly stepTables: StepTables;
+  readonly path: readonly PathStep[];
+  readonly stepCosts: readonly number[];
 }
 
 const stepTablesOf = ({ school, hand, guitar }: LeftSetup): StepTables =>
@@ -114,7 +117,7 @@ export const planLeft = (
   const spent: Partial<Record<LeftTerm, number>>[] = sounds.map(() => ({}));
   const terms: Partial<Record<LeftTerm, number>> = {};
   const cut = new Set<number>();
-  const cost = accountFor(stepper, tables, path, (term, sound, amount) => {
+  const stepCosts = accountFor(stepper, tables, path, (term, sound, amount) => {
     terms[term] = (terms[term] ?? 0) + amount;
     if (term === 'held note cut') cut.add(sound);
     if (sound >= 0) spent[sound]![term] = (spent[sound]![term] ?? 0) + amount;
@@ -149,14 +152,28 @@ export const planLeft = (
     sounds,
     choices,
     hands,
-    cost,
+    cost: stepCosts.reduce((sum, each) => sum + each, 0),
     terms,
     exact: tables.exact,
     brokenLocks: moments.flatMap((moment) => moment.brokenLocks),
     unplayable: moments.flatMap((moment) => moment.unplayable),
     cut: [...cut],
-    memory: { setup, clock, ground, moments: made, tables, stepTables: tablesOfSteps },
+    memory: { setup, clock, ground, moments: made, tables, stepTables: tablesOfSteps, path, stepCosts },
   };
+};
+
+/**
+ * The price of every way to take every sound of a planned piece, by sound: see `pricesOf`. The twin of a unison has
+ * the prices of the note that stands for both.
+ */
+export const leftPrices = (
+  { sounds, memory }: LeftPlan,
+  limit = PRICE_LIMIT,
+): readonly (readonly PricedPlacement[])[] => {
+  const { moments, path, setup, stepCosts, stepTables, tables } = memory;
+  const stepper = new Stepper(leftCosts(setup.school), stepTables, moments.sounds);
+  const prices = pricesOf(stepper, tables, path, stepCosts, sounds.length, limit);
+  return sounds.map(({ index }) => prices[moments.twin[index]!]!);
 };
 
 /** A choice belongs to a barre when its finger lies on other strings too while it sounds. */

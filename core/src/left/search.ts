@@ -95,17 +95,15 @@ export const bestPath = ({ layers }: SearchTables): readonly PathStep[] => {
   return path.reverse();
 };
 
-/** Walks a path again and hands every amount to `ledger`; the sum is the cost of the path. */
+/** Walks a path again and hands every amount to `ledger`; returns what each step costs. */
 export const accountFor = (
   stepper: Stepper,
   { moments, layers }: SearchTables,
   path: readonly PathStep[],
   ledger: Ledger,
-): number =>
-  path.reduce((total, { option, position }, index) => {
-    const moment = moments[index]!;
+): readonly number[] =>
+  path.map(({ option, position }, index) => {
     const state = index === 0 ? 0 : path[index - 1]!.state;
-    stepper.prepare(layers[index - 1], moment, state);
-    const shared = stepper.frame(state, option, position, ledger);
-    return total + shared + stepper.costFrom(state, ledger);
-  }, 0);
+    stepper.prepare(layers[index - 1], moments[index]!, state);
+    return stepper.frame(state, option, position, ledger) + stepper.costFrom(state, ledger);
+  });
