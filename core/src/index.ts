@@ -22,8 +22,18 @@ export * from './fingering/fingering.ts';
 export * from './fingering/edits.ts';
 export * from './fingering/rules.ts';
 export { handOf, HAND_SIZES, type Hand, type HandSize } from './left/hand.ts';
-export { LEFT_COST_RULES, LEFT_SCHOOLS, type LeftSchool } from './left/costs.ts';
+export { LEFT_COST_RULES, LEFT_SCHOOLS, type LeftSchool, type LeftTerm } from './left/costs.ts';
 export { RIGHT_COST_RULES, RIGHT_SCHOOLS, type RightSchool } from './right/costs.ts';
+export { PRICE_LIMIT, type PricedPlacement } from './left/prices.ts';
+export { otherWays, type Character, type OtherWay, type Passage } from './left/other-ways.ts';
+export {
+  choicesFor,
+  effectOf,
+  NEAR_TIE,
+  nearTies,
+  type ChoiceEffect,
+  type NoteChoices,
+} from './plan/choices.ts';
 export type { Shift } from './technique/shifts.ts';
 export type { Barre } from './technique/barres.ts';
 export type { Finding } from './review/findings.ts';

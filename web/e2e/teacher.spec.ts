@@ -242,3 +242,44 @@ test('the plan leaves as JSON', async ({ page }, info) => {
   expect(plan.schema).toBe('oculon.plan/1');
   expect(plan.notes.every((note) => Number.isInteger(note.finger))).toBe(true);
 });
+
+test('the caret shows the price of every way, and a key takes one', async ({ page }) => {
+  await importStudy(page, DANCE);
+  await page.keyboard.press('ArrowRight');
+  const ways = page.getByTestId('ways');
+  await expect(ways.getByRole('listitem')).toHaveCount(5);
+  await expect(ways.getByRole('listitem').first()).toContainText('best');
+  await expect(ways).toContainText('away from home');
+  const second = (await ways.getByRole('button').nth(1).textContent())!;
+  await page.keyboard.press('Alt+Digit2');
+  await settled(page);
+  await expect(page.locator('.finger.teacher')).toHaveText(/finger (\d)/.exec(second)![1]!);
+  await expect(ways.locator('[aria-pressed="true"]')).toContainText(/finger (\d)/.exec(second)![0]);
+});
+
+test('a passage takes rules and other ways, and one undo takes each back', async ({ page }) => {
+  await importStudy(page, DANCE);
+  const proposed = await fingers(page);
+  const panel = page.getByTestId('passage');
+  await panel.getByText('Passage').click();
+  await panel.getByRole('spinbutton').nth(1).fill('3');
+  await panel.getByRole('button', { name: 'No open strings' }).click();
+  await settled(page);
+  await expect(panel.getByRole('list', { name: 'Rules' })).toContainText('Bars 1–3: no open strings');
+  expect(await fingers(page)).not.toEqual(proposed);
+  await page.keyboard.press('Control+z');
+  await settled(page);
+  expect(await fingers(page)).toEqual(proposed);
+
+  await panel.getByRole('button', { name: 'Other ways' }).click();
+  const ways = panel.getByTestId('other-ways').getByRole('listitem');
+  await expect(ways.first()).toContainText('as before from bar');
+  await ways.first().getByRole('button', { name: 'Take this way' }).click();
+  await settled(page);
+  const taken = await fingers(page);
+  expect(taken).not.toEqual(proposed);
+  await page.reload();
+  await expect(page.locator('[data-finger-of]')).toHaveCount(108);
+  expect(await fingers(page)).toEqual(taken);
+  await page.locator('[data-note]').first().click();
+});

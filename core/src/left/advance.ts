@@ -15,7 +15,7 @@ export interface SearchBudget {
   readonly maxStates: number;
 }
 
-/** Whether an option, tried on states of one residue, keeps every held note. */
+/** Whether an option, tried on states of one residue, keeps every held note; one that cannot be reached does not. */
 export type Attempt = 'keeps' | 'cuts';
 
 /**
@@ -131,6 +131,7 @@ export class Advance {
     const held = row + this.optionHeld[option]!;
     const homes = stepper.homesOf(option) & positions;
     const staying = stayingPositions(stepper, groups, group, homes) & positions;
+    if ((homes | staying) === 0) return 'cuts';
     for (let rest = homes; rest !== 0; rest &= rest - 1)
       if (!this.reach(before, group, option, lowestIndex(rest), mayCut, held, false)) return 'cuts';
     for (let rest = staying; rest !== 0; rest &= rest - 1)

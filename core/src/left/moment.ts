@@ -3,6 +3,9 @@ import { assignmentsOf, type Assignment, type StruckSound } from './assignments.
 import type { Hand, NeckTables } from './hand.ts';
 import { optionTable, type OptionTable } from './option-table.ts';
 
+/** No hand position is ruled out. */
+export const ALL_POSITIONS = -1;
+
 /** A slice as the left hand meets it. */
 export interface Moment {
   readonly onset: number;
@@ -20,8 +23,6 @@ export interface Moment {
   /** Sounds whose lock could not be kept, and sounds no hand could place. */
   readonly brokenLocks: readonly number[];
   readonly unplayable: readonly number[];
-  /** Rules of the passage that nothing can keep here. */
-  readonly brokenRules: readonly ('stopped' | 'position')[];
 }
 
 export interface PlacedMoment {

@@ -4,7 +4,7 @@ import type { NoteId } from '../score/score.ts';
 import type { Ground } from './ground.ts';
 import type { Hand, NeckTables } from './hand.ts';
 import type { SoundTables } from './leaving.ts';
-import { placeMoment, type Moment, type PlacedMoment } from './moment.ts';
+import { ALL_POSITIONS, placeMoment, type Moment, type PlacedMoment } from './moment.ts';
 import { ringsToBarEnd } from './ringing.ts';
 
 /** Everything the search starts from: moments with their options, and the sounds. */
@@ -70,10 +70,8 @@ const changedSlices = (
   return changed;
 };
 
-const ALL_POSITIONS = -1;
-
 /** Hand positions that the rules leave open in a bar, and whether open strings are allowed. */
-const ruledIn = (
+export const ruledIn = (
   rules: readonly PassageRule[],
   bar: number,
 ): { readonly positions: number; readonly stopped: boolean } => {
@@ -129,7 +127,6 @@ export const momentsOf = (
     placed.set(ruledKey, ways);
     const placedSounds = ways.placed.map((place) => primaries[place]!);
     const mayKeepPosition = ways.options.homes.some((homes) => (homes & positions) !== 0);
-    const isAllOpen = ways.options.fingersUsed.every((fingers) => fingers === 0);
     return {
       onset: slice.onset,
       previousOnset: slices[index - 1]?.onset ?? -1,
@@ -142,10 +139,6 @@ export const momentsOf = (
       positions: mayKeepPosition ? positions : ALL_POSITIONS,
       brokenLocks: ways.brokenLocks.map((place) => primaries[place]!),
       unplayable: primaries.filter((_, place) => !ways.placed.includes(place)),
-      brokenRules: [
-        ...(stopped && ways.options.openMask.some((mask) => mask !== 0) ? (['stopped'] as const) : []),
-        ...(positions !== ALL_POSITIONS && !mayKeepPosition && !isAllOpen ? (['position'] as const) : []),
-      ],
     };
   };
   const moments = slices.map((_, index) =>

@@ -37,6 +37,8 @@ export interface OtherWay {
 /** Most ways offered, and most that are solved to find them. */
 const MOST_WAYS = 5;
 const MOST_TRIALS = 20;
+/** A way dearer than this is no advice, in units of effort: about three shifts. */
+const MOST_PRICE = 12;
 /** Highest position tried as a home for a whole passage. */
 const HIGHEST_HOME = 12;
 /** Two fingerings are truly different when at least this share of the passage lies elsewhere. */
@@ -142,7 +144,9 @@ export const otherWays = (
       (other) =>
         other.unplayable.length <= plan.unplayable.length &&
         other.cut.length <= plan.cut.length &&
-        other.brokenLocks.length <= plan.brokenLocks.length,
+        other.brokenLocks.length <= plan.brokenLocks.length &&
+        other.brokenRules.length === 0 &&
+        other.cost - plan.cost <= MOST_PRICE,
     )
     .sort((a, b) => a.cost - b.cost);
   const chosen: LeftPlan[] = [];

@@ -10,7 +10,7 @@ import { leftCosts, type LeftSchool, type LeftTerm } from './costs.ts';
 import { groundOf, type Ground } from './ground.ts';
 import { neckTables, type Hand } from './hand.ts';
 import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
-import { momentsOf, type Moments } from './moments.ts';
+import { momentsOf, ruledIn, type Moments } from './moments.ts';
 import { PRICE_LIMIT, pricesOf, type PricedPlacement } from './prices.ts';
 import { accountFor, bestPath, DEFAULT_BUDGET, search, type PathStep, type SearchTables } from './search.ts';
 import { stepTables, type StepTables } from './step-tables.ts';
@@ -60,6 +60,8 @@ export interface LeftPlan {
   readonly unplayable: readonly number[];
   /** Held notes that had to be cut. */
   readonly cut: readonly number[];
+  /** Sounds at which a rule of the passage had to give way. */
+  readonly brokenRules: readonly { readonly sound: number; readonly kind: 'position' | 'stopped' }[];
   /** To go on from after a change. */
   readonly memory: LeftMemory;
 }
@@ -158,6 +160,16 @@ export const planLeft = (
     brokenLocks: moments.flatMap((moment) => moment.brokenLocks),
     unplayable: moments.flatMap((moment) => moment.unplayable),
     cut: [...cut],
+    brokenRules: slices.flatMap(({ bar, struck }, index) => {
+      const { positions, stopped } = ruledIn(made.rules, bar);
+      const isStopped = struck.some((sound) => (choices[sound]?.finger ?? 0) !== 0);
+      const isAway = isStopped && ((positions >> path[index]!.position) & 1) === 0;
+      const open = stopped ? struck.filter((sound) => choices[sound]?.finger === 0) : [];
+      return [
+        ...(isAway ? [{ sound: struck[0]!, kind: 'position' as const }] : []),
+        ...open.map((sound) => ({ sound, kind: 'stopped' as const })),
+      ];
+    }),
     memory: { setup, clock, ground, moments: made, tables, stepTables: tablesOfSteps, path, stepCosts },
   };
 };

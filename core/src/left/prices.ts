@@ -83,6 +83,7 @@ class Backward {
     }
     const homes = stepper.homesOf(option) & positions;
     const staying = stayingPositions(stepper, groups, group, homes) & positions;
+    if ((homes | staying) === 0) return 'cuts';
     for (let rest = homes | staying; rest !== 0; rest &= rest - 1) {
       const position = lowestIndex(rest);
       if (layer.cost[lead]! + stepper.leastCost(option, position) + this.best[option]! > most) continue;

@@ -18,15 +18,24 @@ describe('a rule for a passage', () => {
   it('keeps the hand in a position', () => {
     const plan = planUnder(scale, { kind: 'position', from: 0, to: 1, position: 5 });
     expect(new Set(plan.left.hands.map((hand) => hand.position))).toEqual(new Set([5]));
-    expect(plan.left.memory.moments.moments.every((moment) => moment.brokenRules.length === 0)).toBe(true);
+    expect(plan.left.brokenRules).toEqual([]);
   });
 
   it('leaves out open strings, and tells where that cannot be', () => {
     const plan = planUnder(scale, { kind: 'stopped', from: 0, to: 1 });
     expect(plan.notes.every((note) => note.finger !== 0)).toBe(true);
     const low = exampleScore({ voices: ['E2/4 F2/4'] });
-    const broken = planUnder(low, { kind: 'stopped', from: 0, to: 0 }).left.memory.moments.moments;
-    expect(broken.map((moment) => moment.brokenRules)).toEqual([['stopped'], []]);
+    const broken = planUnder(low, { kind: 'stopped', from: 0, to: 0 });
+    expect(broken.left.brokenRules).toEqual([{ sound: 0, kind: 'stopped' }]);
+    expect(broken.findings.map((finding) => finding.code)).toContain('rule-not-kept');
+  });
+
+  it('gives way where no hand can come into the position, and says so', () => {
+    const held = exampleScore({ voices: ['A4/4 B4/4 C5/4 A4/4', 'F2/1'] });
+    const plan = planUnder(held, { kind: 'position', from: 0, to: 0, position: 9 });
+    expect(plan.left.unplayable).toEqual([]);
+    expect(plan.left.brokenRules.map((each) => each.kind)).toContain('position');
+    expect(plan.notes.every((note) => note.string !== undefined)).toBe(true);
   });
 
   it('speaks of its bars only', () => {

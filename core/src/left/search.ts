@@ -1,6 +1,6 @@
 import { Advance, type SearchBudget } from './advance.ts';
 import { layerOf, SLOTS, StateTable, type Layer } from './layer.ts';
-import type { Moment } from './moment.ts';
+import { ALL_POSITIONS, type Moment } from './moment.ts';
 import type { Ledger, Stepper } from './step.ts';
 
 export const DEFAULT_BUDGET: SearchBudget = { window: 7, maxStates: 6000 };
@@ -63,11 +63,18 @@ export const search = (
   const layers: Layer[] = comparable ? earlier.layers.slice(0, first) : [];
   let exact = !comparable || earlier.exact;
   let computed = 0;
+  const taken = [...moments];
   const advance = new Advance(stepper, budget);
   const scratch = new StateTable();
   for (let index = first; index < moments.length; index += 1) {
     const nextOnset = moments[index + 1]?.onset ?? Infinity;
-    const reached = advance.step(layers[index - 1], moments[index]!, nextOnset);
+    let reached = advance.step(layers[index - 1], moments[index]!, nextOnset);
+    if (reached.layer.count === 0) {
+      // No hand can come into the positions asked for: the rule gives way, and the plan shows that it did.
+      const relaxed: Moment = { ...moments[index]!, positions: ALL_POSITIONS };
+      taken[index] = relaxed;
+      reached = advance.step(layers[index - 1], relaxed, nextOnset);
+    }
     computed += 1;
     exact &&= reached.exact;
     const old = comparable ? earlier.layers[index] : undefined;
@@ -79,7 +86,7 @@ export const search = (
     layers.push(reached.layer);
     onProgress?.(index + 1);
   }
-  return { moments, layers, exact, computed };
+  return { moments: taken, layers, exact, computed };
 };
 
 /** The cheapest way through the tables. */

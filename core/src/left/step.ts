@@ -284,6 +284,7 @@ export class Stepper {
           : costs.loneForward
         : this.tables.deviation[deviationAt(finger, fret, to)]!;
     if (this.openSounds !== 0 && this.isLow) extension += costs.firstPosition * Math.abs(finger - fret);
+    if (finger === 3 && this.isAboveBarre(state, mask, fret)) extension += costs.ringOverBarre;
     if (ledger) {
       if (way > 0) ledger(term, sound, way);
       if (placing > 0) ledger('placing', sound, placing);
@@ -291,6 +292,17 @@ export class Stepper {
       if (extension > 0) ledger('extension', sound, extension);
     }
     return way + placing + weak + extension;
+  }
+
+  /** Whether a note on ① lies two frets above a barre of the index in the same grip. */
+  private isAboveBarre(state: number, mask: number, fret: number): boolean {
+    if ((mask & 1) === 0) return false;
+    const { kept, leaving, option, options } = this;
+    const own = options.fingerMask[option * FINGERS + 1]!;
+    const before = leaving.fingerMask[state * FINGERS + 1]! & kept;
+    const index =
+      own !== 0 ? options.fingerFret[option * FINGERS + 1]! : leaving.fingerFret[state * FINGERS + 1]!;
+    return isSeveral(own | before) && fret === index + 2;
   }
 
   /** What it costs that another finger lay where this one goes. */
@@ -426,7 +438,7 @@ export class Stepper {
     return (
       costs.smallBarre +
       costs.smallBarreString * Math.max(0, strings - 2) +
-      (finger >= 3 ? costs.smallBarreWeak : 0)
+      (finger === 3 ? costs.smallBarreRing : finger === 4 ? costs.smallBarreLittle : 0)
     );
   }
 

@@ -8,6 +8,7 @@ export const FINDING_CODES = [
   'unplayable-note',
   'lock-not-kept',
   'held-note-cut',
+  'rule-not-kept',
   'pluck-lock-not-kept',
   'search-not-exhaustive',
 ] as const;
@@ -72,6 +73,13 @@ export const findingsOf = (score: Score, left: LeftPlan, right: RightPlan): read
         'warning',
         (pitch, place) =>
           `${place}: ${pitch} cannot be held for its whole length; its finger or string is needed before it ends.`,
+      ),
+    ),
+    ...left.brokenRules.map(({ sound, kind }) =>
+      at(sound, 'rule-not-kept', 'warning', (pitch, place) =>
+        kind === 'stopped'
+          ? `${place}: ${pitch} can only be played open here; the passage asks for no open strings.`
+          : `${place}: the hand cannot stay in the position the passage asks for; it leaves it for ${pitch}.`,
       ),
     ),
     ...right.brokenLocks.map((sound) =>

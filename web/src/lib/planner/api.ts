@@ -1,11 +1,17 @@
 import type {
   Barre,
   Choice,
+  ChoiceEffect,
   Finding,
   ImportProblem,
+  NoteChoices,
   NoteId,
+  NoteIndex,
   NotePlan,
+  OtherWay,
+  Passage,
   PassageRule,
+  PricedPlacement,
   Repair,
   Result,
   RuleId,
@@ -38,12 +44,26 @@ export interface FingeringMessage {
   readonly rules: readonly (readonly [RuleId, PassageRule])[];
 }
 
+/** Another way for a passage, as the sheet shows and takes it. */
+export interface WayView extends Pick<OtherWay, 'price' | 'terms' | 'character' | 'rejoins'> {
+  /** Left-hand choices that bring it about: those of the passage, and outside it what must follow. */
+  readonly choices: readonly (readonly [NoteId, Choice])[];
+}
+
 /** The planner as the page sees it. Everything heavy happens on the other side. */
 export interface PlannerApi {
   /** A little score to get the engraving ready with. */
   exercise(): Score;
   open(bytes: Uint8Array, part: string | undefined): Result<OpenedPiece, ImportProblem>;
   plan(fingering: FingeringMessage, setup: SetupChoice, onProgress: (share: number) => void): PlanView;
+  /** Ways to take a note, cheapest first, in the last plan. */
+  choices(note: NoteIndex): NoteChoices;
+  /** What taking a note in some way would bring about. */
+  effect(note: NoteIndex, way: Pick<PricedPlacement, 'string' | 'finger'>): ChoiceEffect;
+  /** Notes of the last plan between whose ways taste decides. */
+  nearTies(): readonly NoteIndex[];
+  /** Other fingerings of some bars, against the last plan. */
+  otherWays(passage: Passage, hold: boolean): readonly WayView[];
   /** The source with the fingering of the last plan merged in. */
   writeMusicXml(): Result<string, ImportProblem>;
   /** The last plan as `oculon.plan/1`. */

@@ -1,17 +1,26 @@
 import {
+  choicesFor,
+  effectOf,
+  EMPTY_FINGERING,
   marksOf,
+  nearTies,
+  otherWays,
   planJson,
   planPiece,
   readMusicXml,
   readSourceFile,
   success,
   writeMusicXml,
+  type Choice,
+  type Fingering,
   type ImportedScore,
+  type NoteId,
   type Plan,
   type PlanSetup,
+  type StringNumber,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { PlannerApi } from './api.ts';
+import type { PlannerApi, WayView } from './api.ts';
 import { planSetup, type SetupChoice } from './setup.ts';
 import { exerciseScore, warmUpSteps } from './warm-up.ts';
 
@@ -24,6 +33,7 @@ let part: string | undefined;
 let imported: ImportedScore | undefined;
 let parseMs = 0;
 let latest: Plan | undefined;
+let latestFingering: Fingering = EMPTY_FINGERING;
 let timing = { left: 0, right: 0 };
 /** Plans of this piece by what was asked, the latest last: taking a change back finds its plan again. */
 let recent = new Map<string, Plan>();
@@ -32,6 +42,11 @@ let setup: { readonly key: string; readonly value: PlanSetup } | undefined;
 const current = (): ImportedScore => {
   if (!imported) throw new RangeError('no piece is open');
   return imported;
+};
+
+const asked = (): { readonly plan: Plan; readonly fingering: Fingering } => {
+  if (!latest) throw new RangeError('nothing is planned');
+  return { plan: latest, fingering: latestFingering };
 };
 
 const setupOf = (choice: SetupChoice): PlanSetup => {
@@ -88,11 +103,12 @@ const api: PlannerApi = {
     called();
     const started = performance.now();
     let told = started;
-    const asked = JSON.stringify([choices, rules, choice]);
-    const known = recent.get(asked);
+    const key = JSON.stringify([choices, rules, choice]);
+    const known = recent.get(key);
+    const fingering: Fingering = { choices: new Map(choices), rules: new Map(rules) };
     const plan =
       known ??
-      planPiece(current().score, { choices: new Map(choices), rules: new Map(rules) }, setupOf(choice), {
+      planPiece(current().score, fingering, setupOf(choice), {
         ...(latest && { memory: latest.memory }),
         now: () => performance.now(),
         onTiming: (measured) => {
@@ -105,11 +121,12 @@ const api: PlannerApi = {
           onProgress(share);
         },
       });
-    recent.delete(asked);
-    recent.set(asked, plan);
+    recent.delete(key);
+    recent.set(key, plan);
     const [oldest] = recent.keys();
     if (recent.size > RECENT_PLANS && oldest !== undefined) recent.delete(oldest);
     latest = plan;
+    latestFingering = fingering;
     called();
     return {
       notes: plan.notes,
@@ -121,6 +138,36 @@ const api: PlannerApi = {
       rightCost: plan.right.cost,
       ms: performance.now() - started,
     };
+  },
+
+  choices(note) {
+    called();
+    return choicesFor(asked().fingering, asked().plan.left, note);
+  },
+
+  effect(note, way) {
+    called();
+    return effectOf(asked().fingering, asked().plan.left, note, way);
+  },
+
+  nearTies() {
+    called();
+    return nearTies(asked().plan.left);
+  },
+
+  otherWays(passage, hold) {
+    called();
+    const { fingering, plan } = asked();
+    const { score } = plan;
+    return otherWays(fingering, plan.left, passage, { hold }).map((way): WayView => {
+      const { price, terms, character, rejoins } = way;
+      const choices = way.changed.flatMap((sound): [NoteId, Choice][] => {
+        const choice = way.plan.choices[sound];
+        const { id } = score.notes[way.plan.sounds[sound]!.head]!;
+        return choice ? [[id, { string: choice.string as StringNumber, finger: choice.finger }]] : [];
+      });
+      return { price, terms, character, rejoins, choices };
+    });
   },
 
   writeMusicXml() {

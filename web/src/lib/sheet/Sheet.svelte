@@ -112,6 +112,7 @@
         {origin}
         caret={workbench.caret}
         {changed}
+        nearTies={workbench.nearTies}
         {everyString}
         {queue}
         ondrawn={() => drawn.add(keyOf(system))}

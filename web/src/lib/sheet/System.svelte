@@ -15,13 +15,26 @@
     origin: Origins;
     caret: number;
     changed: ReadonlySet<number>;
+    nearTies: ReadonlySet<number>;
     everyString: boolean;
     queue: DrawingQueue;
     ondrawn: () => void;
     onpick: (note: number) => void;
   }
-  const { score, first, widths, plan, origin, caret, changed, everyString, queue, ondrawn, onpick }: Props =
-    $props();
+  const {
+    score,
+    first,
+    widths,
+    plan,
+    origin,
+    caret,
+    changed,
+    nearTies,
+    everyString,
+    queue,
+    ondrawn,
+    onpick,
+  }: Props = $props();
 
   /** Systems this far outside the window are drawn with those inside, in px. */
   const NEAR = 80;
@@ -67,7 +80,16 @@
 >
   <div class="engraving" style:top="{marks ? -marks.top : 0}px" {@attach engrave}></div>
   {#if geometry && marks}
-    <SystemLayer {score} {geometry} {marks} {caret} {changed} {onpick} hasPlan={plan !== undefined} />
+    <SystemLayer
+      {score}
+      {geometry}
+      {marks}
+      {caret}
+      {changed}
+      {nearTies}
+      {onpick}
+      hasPlan={plan !== undefined}
+    />
   {/if}
 </div>
 

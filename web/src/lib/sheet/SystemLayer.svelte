@@ -9,10 +9,11 @@
     marks: SystemMarks;
     caret: number;
     changed: ReadonlySet<number>;
+    nearTies: ReadonlySet<number>;
     hasPlan: boolean;
     onpick: (note: number) => void;
   }
-  const { score, geometry, marks, caret, changed, hasPlan, onpick }: Props = $props();
+  const { score, geometry, marks, caret, changed, nearTies, hasPlan, onpick }: Props = $props();
 
   const caretHead = $derived(geometry.heads.find((head) => head.note === caret));
   const bounds = $derived.by(() => {
@@ -102,6 +103,7 @@
       <text
         class="finger {mark.origin}"
         class:changed={changed.has(mark.note)}
+        class:near-tie={mark.origin === 'planned' && nearTies.has(mark.note)}
         x={mark.x}
         y={mark.y}
         data-finger-of={mark.note}>{mark.text}</text
@@ -216,6 +218,10 @@
     fill: var(--color-primary);
     font-weight: 800;
     text-decoration: underline;
+  }
+  /* Another way would do as well. */
+  .near-tie {
+    text-decoration: underline dotted;
   }
   .source {
     fill: currentColor;

@@ -4,6 +4,7 @@ import {
   STRINGS,
   type Choice,
   type LeftFinger,
+  type PricedPlacement,
   type StringNumber,
   type StrokeFinger,
 } from '@oculon/core';
@@ -86,6 +87,21 @@ export const setPluck =
   (workbench, onlyAsk) =>
     decide(workbench, { pluck }, onlyAsk);
 
+/** Ways to take a note that have a key. */
+export const WAYS_BY_KEY = 5;
+
+/** Takes the note at the caret in one of its priced ways. */
+export const takeWay = (workbench: Workbench, { string, finger }: PricedPlacement): boolean =>
+  decide(workbench, { string: string as StringNumber, finger }, false);
+
+const takeWayNumber =
+  (number: number): Command =>
+  (workbench, onlyAsk) => {
+    const way = workbench.ways[number - 1];
+    if (!way) return false;
+    return onlyAsk ? true : takeWay(workbench, way);
+  };
+
 /** Leaves the note at the caret to the planner again, also what the file had fixed. */
 export const release: Command = (workbench, onlyAsk) => {
   const note = workbench.caretNote;
@@ -130,6 +146,8 @@ const onDigit = (digit: number, shift: boolean) => (event: KeyboardEvent) =>
   plain(event) &&
   event.shiftKey === shift &&
   (event.code === `Digit${digit}` || event.code === `Numpad${digit}`);
+const onAltDigit = (digit: number) => (event: KeyboardEvent) =>
+  event.altKey && !event.ctrlKey && !event.metaKey && event.code === `Digit${digit}`;
 const onControl = (key: string, shift: boolean) => (event: KeyboardEvent) =>
   (event.ctrlKey || event.metaKey) && event.shiftKey === shift && event.key.toLowerCase() === key;
 
@@ -183,6 +201,13 @@ export const KEY_BINDINGS: readonly KeyBinding[] = [
     does: `string ${stringSign(string)}`,
     matches: onDigit(string, true),
     command: setString(string),
+  })),
+  ...Array.from({ length: WAYS_BY_KEY }, (_, index): KeyBinding => ({
+    group: 'Left hand',
+    keys: `Alt ${index + 1}`,
+    does: `way ${index + 1} of the list`,
+    matches: onAltDigit(index + 1),
+    command: takeWayNumber(index + 1),
   })),
   ...(['p', 'i', 'm', 'a'] as const).map((pluck): KeyBinding => ({
     group: 'Right hand',

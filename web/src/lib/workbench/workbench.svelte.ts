@@ -1,17 +1,21 @@
 import {
-  applyEdit,
   applyEdits,
   chooseEdit,
   EMPTY_FINGERING,
   invertEdit,
+  ruleEdit,
   type Choice,
   type Edit,
   type Fingering,
   type ImportProblem,
   type Note,
+  type NoteId,
   type NoteIndex,
   type NotePlan,
+  type PassageRule,
+  type PricedPlacement,
   type Repair,
+  type RuleId,
   type Score,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
@@ -38,6 +42,9 @@ export interface WorkbenchStart {
   readonly setup: SetupChoice;
 }
 
+/** Quiet before prices are asked for, in ms: walking through a piece must not pile them up. */
+export const PAUSE = 250;
+
 const sameFingering = (a: NotePlan, b: NotePlan): boolean =>
   a.string === b.string && a.finger === b.finger && a.pluck === b.pluck;
 
@@ -52,6 +59,10 @@ export class Workbench {
   planning = $state(false);
   progress = $state(0);
   caret = $state<NoteIndex>(0);
+  /** Priced ways to take the note at the caret; empty until they are known. */
+  ways = $state.raw<readonly PricedPlacement[]>([]);
+  /** Notes that could as well be taken otherwise. */
+  nearTies = $state.raw<ReadonlySet<NoteIndex>>(new Set());
   changes = $state.raw<readonly Change[]>([]);
   notice = $state('');
   conflict = $state.raw<{
@@ -65,9 +76,11 @@ export class Workbench {
   readonly saving: SaveQueue;
   readonly #start: WorkbenchStart;
   readonly #planner: Planner = takePlanner();
-  #undo = $state.raw<readonly Edit[]>([]);
-  #redo = $state.raw<readonly Edit[]>([]);
+  /** What was done, one entry for each thing a teacher did. */
+  #undo = $state.raw<readonly (readonly Edit[])[]>([]);
+  #redo = $state.raw<readonly (readonly Edit[])[]>([]);
   #replanAgain = false;
+  #closed = false;
   /** The plan before the change whose effect is being shown. */
   #planBefore: PlanView | undefined;
 
@@ -143,52 +156,82 @@ export class Workbench {
         );
         this.changes = this.#planBefore ? changesBetween(this.#planBefore, plan) : [];
         this.plan = plan;
+        this.nearTies = new Set();
       } while (this.#replanAgain);
     } catch {
       this.notice = 'The planner stopped. Your decisions are kept; load the page again to go on.';
     } finally {
       this.planning = false;
     }
+    await this.#lookForTies();
   }
 
-  #perform(edit: Edit): void {
+  /** Looks for notes that leave a choice, once the teacher has paused. */
+  async #lookForTies(): Promise<void> {
+    const { plan } = this;
+    await new Promise((resolve) => setTimeout(resolve, PAUSE));
+    if (this.plan !== plan || this.planning || this.#closed) return;
+    const ties = await this.#planner.api.nearTies();
+    if (this.plan === plan) this.nearTies = new Set(ties);
+  }
+
+  #perform(edits: readonly Edit[]): void {
     this.#planBefore = this.plan;
     this.notice = '';
-    this.fingering = applyEdit(this.fingering, edit);
-    this.saving.add(edit);
+    this.fingering = applyEdits(this.fingering, edits);
+    for (const edit of edits) this.saving.add(edit);
     void this.replan();
+  }
+
+  #do(edits: readonly Edit[]): void {
+    if (edits.length === 0) return;
+    this.#undo = [...this.#undo, edits];
+    this.#redo = [];
+    this.#perform(edits);
   }
 
   /** Decides something about a note; what is left undefined goes back to the planner. */
   choose(note: Note, change: Choice): void {
-    const edit = chooseEdit(this.fingering, note.id, change);
-    this.#undo = [...this.#undo, edit];
-    this.#redo = [];
-    this.#perform(edit);
+    this.#do([chooseEdit(this.fingering, note.id, change)]);
+  }
+
+  /** Decides several notes at once; one undo takes them all back. */
+  chooseAll(choices: readonly (readonly [NoteId, Choice])[]): void {
+    this.#do(choices.map(([id, change]) => chooseEdit(this.fingering, id, change)));
+  }
+
+  /** Sets a rule for a passage, or takes one away. */
+  setRule(id: RuleId, rule: PassageRule | null): void {
+    this.#do([ruleEdit(this.fingering, id, rule)]);
   }
 
   undo(): void {
-    const edit = this.#undo.at(-1);
-    if (!edit) return;
+    const edits = this.#undo.at(-1);
+    if (!edits) return;
     this.#undo = this.#undo.slice(0, -1);
-    this.#redo = [...this.#redo, edit];
-    this.#moveTo(edit);
-    this.#perform(invertEdit(edit));
+    this.#redo = [...this.#redo, edits];
+    this.#moveTo(edits);
+    this.#perform(edits.toReversed().map(invertEdit));
   }
 
   redo(): void {
-    const edit = this.#redo.at(-1);
-    if (!edit) return;
+    const edits = this.#redo.at(-1);
+    if (!edits) return;
     this.#redo = this.#redo.slice(0, -1);
-    this.#undo = [...this.#undo, edit];
-    this.#moveTo(edit);
-    this.#perform(edit);
+    this.#undo = [...this.#undo, edits];
+    this.#moveTo(edits);
+    this.#perform(edits);
   }
 
-  #moveTo(edit: Edit): void {
-    if (edit.kind !== 'choose') return;
+  #moveTo([edit]: readonly Edit[]): void {
+    if (edit?.kind !== 'choose') return;
     const note = this.score?.notes.find((each) => each.id === edit.note);
     if (note) this.caret = note.index;
+  }
+
+  /** What the planner knows beyond the plan itself: prices, effects, other ways. */
+  get planner() {
+    return this.#planner.api;
   }
 
   /** Changes hand, instrument or schools; kept with the fingering. */
@@ -222,6 +265,7 @@ export class Workbench {
   }
 
   close(): void {
+    this.#closed = true;
     this.saving.close();
     this.#planner.release(this.planning || this.phase === 'opening');
   }

@@ -11,10 +11,12 @@
   import { onMount, untrack } from 'svelte';
   import { loadMusicFonts } from '$lib/engraving/fonts.ts';
   import ChangesPanel from '$lib/sheet/ChangesPanel.svelte';
+  import ChoicesPanel from '$lib/sheet/ChoicesPanel.svelte';
   import ConflictDialog from '$lib/sheet/ConflictDialog.svelte';
   import FindingsPanel from '$lib/sheet/FindingsPanel.svelte';
   import KeyboardHelp from '$lib/sheet/KeyboardHelp.svelte';
   import NotePanel from '$lib/sheet/NotePanel.svelte';
+  import PassagePanel from '$lib/sheet/PassagePanel.svelte';
   import SaveBadge from '$lib/sheet/SaveBadge.svelte';
   import SetupPanel from '$lib/sheet/SetupPanel.svelte';
   import Sheet from '$lib/sheet/Sheet.svelte';
@@ -156,8 +158,10 @@
         </div>
         {#if exportProblem}<p role="alert" class="text-sm text-error">{exportProblem}</p>{/if}
         <NotePanel {workbench} ondone={focusSheet} />
+        <ChoicesPanel {workbench} ondone={focusSheet} />
         <ChangesPanel {workbench} onjump={jump} />
         <FindingsPanel {workbench} onjump={jump} />
+        <PassagePanel {workbench} ondone={focusSheet} />
         <SetupPanel {workbench} />
         <label class="flex items-center gap-2 text-sm">
           <input type="checkbox" class="checkbox checkbox-sm" bind:checked={everyString} /> Show every string number
@@ -165,7 +169,9 @@
         <p class="text-xs leading-relaxed opacity-80">
           <span class="font-semibold text-secondary">Plain</span>: proposed by Oculon.
           <span class="font-extrabold text-primary underline">Underlined</span>: decided by you.
-          <span class="font-extrabold">Heavy</span>: written in the file. Right-hand letters are
+          <span class="font-extrabold">Heavy</span>: written in the file.
+          <span class="underline decoration-dotted">Dotted</span>: another way would do as well. Right-hand
+          letters are
           <i class="font-serif">p i m a</i>; digits are always the left hand.
         </p>
       </aside>

@@ -1,0 +1,189 @@
+<script lang="ts">
+  import { barLabel, quartersText, type PassageRule, type RuleId } from '@oculon/core';
+  import { roman } from '../engraving/marks.ts';
+  import type { WayView } from '../planner/api.ts';
+  import { stringSign } from '../workbench/commands.ts';
+  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import { priceText, termWords } from './words.ts';
+
+  const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
+
+  let from = $state(1);
+  let to = $state(1);
+  let position = $state(5);
+  let hold = $state(false);
+  let searching = $state(false);
+  let problem = $state('');
+  let found = $state.raw<{ readonly ways: readonly WayView[]; readonly plan: unknown }>();
+
+  const score = $derived(workbench.score);
+  const bars = $derived(score?.bars.length ?? 1);
+  const isRange = $derived(
+    Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to <= bars && from <= to,
+  );
+  const passage = $derived({ from: from - 1, to: to - 1 });
+  const rules = $derived([...workbench.fingering.rules]);
+  /** What was found holds for the plan it was found in. */
+  const ways = $derived(found?.plan === workbench.plan ? found?.ways : undefined);
+
+  const barAtCaret = $derived((workbench.caretNote?.bar ?? 0) + 1);
+  const useCaret = () => {
+    from = barAtCaret;
+    to = Math.max(barAtCaret, Math.min(bars, barAtCaret + (to - from)));
+  };
+
+  const add = (rule: PassageRule) => {
+    workbench.setRule(crypto.randomUUID() as RuleId, rule);
+    ondone();
+  };
+  const remove = (id: RuleId) => {
+    workbench.setRule(id, null);
+    ondone();
+  };
+  const label = (bar: number) => (score ? barLabel(score.bars[bar]!) : String(bar + 1));
+  const describe = (rule: PassageRule): string => {
+    const where =
+      rule.from === rule.to ? `Bar ${label(rule.from)}` : `Bars ${label(rule.from)}–${label(rule.to)}`;
+    switch (rule.kind) {
+      case 'position':
+        return `${where}: position ${roman(rule.position)}`;
+      case 'stopped':
+        return `${where}: no open strings`;
+      case 'ringing':
+        return `${where}: ${rule.rings ? 'rings' : 'as written'}`;
+    }
+  };
+
+  const search = async () => {
+    searching = true;
+    problem = '';
+    const { plan } = workbench;
+    try {
+      found = { ways: await workbench.planner.otherWays(passage, hold), plan };
+    } catch {
+      problem = 'The search stopped. Load the page again and try once more.';
+    } finally {
+      searching = false;
+    }
+  };
+  const take = (way: WayView) => {
+    workbench.chooseAll(way.choices);
+    ondone();
+  };
+  const rejoins = (way: WayView): string => {
+    if (!score || way.rejoins === undefined) return 'to the end';
+    const bar = score.bars.findLast((each) => each.start <= way.rejoins!)!;
+    return `as before from bar ${barLabel(bar)}, beat ${quartersText(way.rejoins - bar.start, score.ticksPerQuarter)}`;
+  };
+</script>
+
+{#if score}
+  <details data-testid="passage">
+    <summary class="cursor-pointer font-serif text-base"
+      >Passage{rules.length > 0 ? ` · ${rules.length}` : ''}</summary
+    >
+    <div class="mt-2 space-y-3 text-sm">
+      <div class="flex items-center gap-2">
+        <label class="flex items-center gap-1"
+          >Bars <input
+            class="input input-sm w-14"
+            type="number"
+            min="1"
+            max={bars}
+            bind:value={from}
+            aria-invalid={!isRange}
+          /></label
+        >
+        <label class="flex items-center gap-1"
+          >to <input
+            class="input input-sm w-14"
+            type="number"
+            min="1"
+            max={bars}
+            bind:value={to}
+            aria-invalid={!isRange}
+          /></label
+        >
+        <button class="btn btn-ghost btn-sm" onclick={useCaret}>from the caret</button>
+      </div>
+      {#if !isRange}<p class="text-xs text-error">Bars from 1 to {bars}, the first before the last.</p>{/if}
+
+      <div class="flex flex-wrap items-center gap-1">
+        <button
+          class="btn btn-sm"
+          disabled={!isRange}
+          onclick={() => add({ kind: 'position', ...passage, position })}>Stay in position</button
+        >
+        <select class="select select-sm w-20" bind:value={position} aria-label="Position">
+          {#each Array.from({ length: 12 }, (_, index) => index + 1) as each (each)}
+            <option value={each}>{roman(each)}</option>
+          {/each}
+        </select>
+        <button class="btn btn-sm" disabled={!isRange} onclick={() => add({ kind: 'stopped', ...passage })}
+          >No open strings</button
+        >
+        <button
+          class="btn btn-sm"
+          disabled={!isRange}
+          onclick={() => add({ kind: 'ringing', ...passage, rings: true })}>Let it ring</button
+        >
+        <button
+          class="btn btn-sm"
+          disabled={!isRange}
+          onclick={() => add({ kind: 'ringing', ...passage, rings: false })}>Stop as written</button
+        >
+      </div>
+      {#if rules.length > 0}
+        <ul aria-label="Rules">
+          {#each rules as [id, rule] (id)}
+            <li class="flex items-center justify-between">
+              <span>{describe(rule)}</span>
+              <button
+                class="btn btn-ghost btn-xs"
+                aria-label="Take away: {describe(rule)}"
+                onclick={() => remove(id)}>Take away</button
+              >
+            </li>
+          {/each}
+        </ul>
+      {/if}
+
+      <div class="flex flex-wrap items-center gap-2">
+        <button
+          class="btn btn-sm"
+          disabled={!isRange || searching || workbench.planning || !workbench.plan}
+          onclick={search}>Other ways</button
+        >
+        <label class="flex items-center gap-1 text-xs">
+          <input type="checkbox" class="checkbox checkbox-xs" bind:checked={hold} /> keep the rest as it is
+        </label>
+        {#if searching}<span class="loading loading-dots loading-xs" aria-label="Searching"></span>{/if}
+      </div>
+      {#if problem}<p role="alert" class="text-error">{problem}</p>{/if}
+      {#if ways?.length === 0}
+        <p>No truly different way was found: what was tried cannot be held.</p>
+      {:else if ways}
+        <ol class="space-y-2" data-testid="other-ways">
+          {#each ways as way, index (index)}
+            <li class="rounded-box border border-base-300 p-2">
+              <div class="flex items-baseline justify-between gap-2">
+                <span class="font-semibold">
+                  {way.character.positions.map(roman).join(' – ') || 'open strings'}
+                </span>
+                <span class="tabular-nums">{priceText(way.price)}</span>
+              </div>
+              <p class="text-xs opacity-80">
+                {way.character.strings.map(stringSign).join(' ')} · {way.character.openNotes} open{way
+                  .character.barres > 0
+                  ? ' · barre'
+                  : ''}
+              </p>
+              <p class="text-xs">{termWords(way.terms)}; {rejoins(way)}</p>
+              <button class="btn btn-xs mt-1" onclick={() => take(way)}>Take this way</button>
+            </li>
+          {/each}
+        </ol>
+      {/if}
+    </div>
+  </details>
+{/if}
