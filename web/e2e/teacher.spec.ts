@@ -10,6 +10,7 @@ const importStudy = async (page: Page, path: string): Promise<void> => {
   await page.goto('/');
   await page.locator('#import-file').setInputFiles(path);
   await expect(page).toHaveURL(/\/pieces\//);
+  await expect(page.locator('[data-complete="true"]')).toBeVisible();
   await expect(page.locator('[data-pluck-of]').first()).toBeVisible();
   await expect(page.getByTestId('status')).toContainText('Planned in');
 };

@@ -1,0 +1,58 @@
+import { createRequire } from 'node:module';
+import loadHighs, { type Highs } from 'highs';
+import { EMPTY_FINGERING, type Fingering } from '../src/fingering/fingering.ts';
+import type { RuleId } from '../src/fingering/rules.ts';
+import { STANDARD_GUITAR } from '../src/instrument/guitar.ts';
+import { leftCosts } from '../src/left/costs.ts';
+import { handOf, neckTables } from '../src/left/hand.ts';
+import { planLeft, type LeftSetup } from '../src/left/plan-left.ts';
+import { clockOf } from '../src/score/clock.ts';
+import { exampleScore } from '../src/testing/planning.ts';
+import { lineProgram } from './integer-program.ts';
+
+let highs: Promise<Highs> | undefined;
+/** The optimiser, loaded once. */
+export const optimiser = (): Promise<Highs> => {
+  const path = createRequire(import.meta.url).resolve('highs/runtime');
+  highs ??= loadHighs({ locateFile: () => path });
+  return highs;
+};
+
+/** The optimum of both sides for one line, with the ms that each took. */
+export interface LineComparison {
+  readonly planner: number;
+  readonly optimiser: number;
+  readonly plannerMs: number;
+  readonly optimiserMs: number;
+}
+
+const setup: LeftSetup = { guitar: STANDARD_GUITAR, hand: handOf('medium'), school: 'balanced' };
+/** Nothing open and nothing ringing: the terms the integer program has. */
+const REDUCED: Fingering = {
+  ...EMPTY_FINGERING,
+  rules: new Map([
+    ['stopped' as RuleId, { kind: 'stopped' as const, from: 0, to: 999 }],
+    ['written' as RuleId, { kind: 'ringing' as const, from: 0, to: 999, rings: false }],
+  ]),
+};
+
+/** Solves one line, given in the example notation, with the planner and with the general-purpose optimiser. */
+export const compareLine = async (voice: string, tempo = 90): Promise<LineComparison> => {
+  const score = exampleScore({ voices: [voice] });
+  const clock = clockOf(score, tempo);
+  const started = performance.now();
+  const plan = planLeft(score, REDUCED, setup, clock);
+  const plannerMs = performance.now() - started;
+  const { ground } = plan.memory;
+  const notes = ground.slices.map(({ struck, secondsBefore }) => ({
+    places: ground.places[struck[0]!]!.filter((place) => place.fret > 0),
+    secondsBefore,
+  }));
+  const program = lineProgram(notes, leftCosts(setup.school), neckTables(setup.guitar));
+  const solver = await optimiser();
+  const between = performance.now();
+  const solution = solver.solve(program, { output_flag: false, mip_rel_gap: 0, mip_abs_gap: 1e-9 });
+  const optimiserMs = performance.now() - between;
+  if (solution.Status !== 'Optimal') throw new Error(`the optimiser ended with ${solution.Status}`);
+  return { planner: plan.cost, optimiser: solution.ObjectiveValue, plannerMs, optimiserMs };
+};
