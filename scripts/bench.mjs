@@ -1,27 +1,5 @@
-import { rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { checkNode, ensurePackages, ROOT, runMain, runShown, say } from './commands.mjs';
-
-/** Bundles a TypeScript file and runs it with the garbage collector within reach. */
-const runTypeScript = async (entry, args = [], environment = process.env) => {
-  const { buildSync } = await import('esbuild');
-  const file = join(ROOT, 'node_modules/.cache', `bench-${process.pid}.mjs`);
-  const { outputFiles } = buildSync({
-    entryPoints: [join(ROOT, entry)],
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    packages: 'external',
-    write: false,
-  });
-  writeFileSync(file, outputFiles[0].contents);
-  try {
-    return await runShown(process.execPath, ['--expose-gc', file, ...args], { env: environment });
-  } finally {
-    rmSync(file, { force: true });
-  }
-};
+import { checkNode, ensurePackages, runMain, say } from './commands.mjs';
+import { runTypeScript } from './typescript.mjs';
 
 runMain(async () => {
   checkNode();

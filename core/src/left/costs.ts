@@ -59,7 +59,7 @@ export const LEFT_COST_RULES = {
     'per string',
     'the base of the index damps an open string just on the treble side',
   ),
-  height: rule(0.06, 'per note and position', 'low positions are surer'),
+  height: rule(0.08, 'per note and position', 'low positions are surer'),
   highOnLowString: rule(
     0.12,
     'per note, fret above 5 and string above 2',
@@ -75,7 +75,7 @@ export const LEFT_COST_RULES = {
   shiftDistance: rule(0.075, 'per cm', 'further is riskier, the more the less time there is'),
   shiftReferenceTime: rule(0.4, 's', 'time in which a shift is neither hurried nor easy'),
   shiftHurryLimit: rule(3, 'factor', 'the most that haste multiplies distance'),
-  shiftOnOpen: rule(0.815, 'factor', 'while open strings ring nothing is cut'),
+  shiftOnOpen: rule(0.65, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
   shiftInRest: rule(0.6, 'factor', 'in a rest nothing is heard; our own value'),
   shiftGuided: rule(0.2, 'factor', 'a guide finger leads the hand'),
   shiftGuidedFar: rule(0.09, 'factor per fret beyond two', 'a guide leads less well over a long way'),

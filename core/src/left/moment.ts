@@ -86,14 +86,15 @@ export const placeMoment = (
       if (options.length > 0) return { options: tableOf(options), placed: all, brokenLocks: dropped };
     }
   for (let missing = 1; missing <= all.length; missing += 1)
-    for (const placed of withoutSome(all.length, missing)) {
-      const options = attempt(placed, new Set(all));
-      if (options.length > 0)
-        return {
-          options: tableOf(options),
-          placed,
-          brokenLocks: locked.filter((index) => placed.includes(index)),
-        };
-    }
+    for (const dropLocks of [new Set<number>(), new Set(all)])
+      for (const placed of withoutSome(all.length, missing)) {
+        const options = attempt(placed, dropLocks);
+        if (options.length > 0)
+          return {
+            options: tableOf(options),
+            placed,
+            brokenLocks: locked.filter((index) => dropLocks.has(index) && placed.includes(index)),
+          };
+      }
   return { options: tableOf([{ placements: [] }]), placed: [], brokenLocks: [] };
 };

@@ -18,7 +18,7 @@ export interface PricedPlacement {
 }
 
 /** Highest price that is worked out; what is not listed costs more, or cannot be. In units of effort. */
-export const PRICE_LIMIT = 4;
+export const PRICE_LIMIT = 3;
 
 /**
  * The least cost from each state of a layer to the end of the piece. `reached` and `left` say what the plan itself
