@@ -21,8 +21,25 @@ export * from './fingering/vocabulary.ts';
 export * from './fingering/fingering.ts';
 export * from './fingering/edits.ts';
 export * from './fingering/rules.ts';
-export { handOf, HAND_SIZES, type Hand, type HandSize } from './left/hand.ts';
-export { LEFT_COST_RULES, LEFT_SCHOOLS, type LeftSchool, type LeftTerm } from './left/costs.ts';
+export {
+  FINGER_PAIRS,
+  handOf,
+  HAND_SIZES,
+  measuredHand,
+  type FingerPair,
+  type Hand,
+  type HandSize,
+} from './left/hand.ts';
+export {
+  LEFT_COST_RULES,
+  LEFT_SCHOOLS,
+  LEFT_WEIGHTS,
+  WEIGHT_RANGE,
+  type LeftSchool,
+  type LeftTerm,
+  type LeftWeight,
+  type LeftWeights,
+} from './left/costs.ts';
 export { RIGHT_COST_RULES, RIGHT_SCHOOLS, type RightSchool } from './right/costs.ts';
 export { PRICE_LIMIT, type PricedPlacement } from './left/prices.ts';
 export { otherWays, type Character, type OtherWay, type Passage } from './left/other-ways.ts';

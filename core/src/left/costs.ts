@@ -27,7 +27,7 @@ export const LEFT_COST_RULES = {
   ),
   loneBack: rule(0.49, 'per lone finger', 'a lone finger behind its fret while the hand stays'),
   loneForward: rule(1.56, 'per lone finger', 'a lone finger past its fret while the hand stays'),
-  nutBack: rule(0.15, 'per finger', 'in first position there is no lower fret to move the hand to'),
+  nutBack: rule(0.25, 'per finger', 'in first position there is no lower fret to move the hand to'),
   stretch: rule(0.016, 'per (excess in cm)²', 'spans beyond comfortable hurt more and more'),
   spread: rule(0.56, 'per fret and pair', 'fingers further apart than one a fret'),
   adjacentSpread: rule(0.64, 'per fret', 'neighbouring fingers open least'),
@@ -59,7 +59,7 @@ export const LEFT_COST_RULES = {
     'per string',
     'the base of the index damps an open string just on the treble side',
   ),
-  height: rule(0.08, 'per note and position', 'low positions are surer'),
+  height: rule(0.07, 'per note and position', 'low positions are surer'),
   highOnLowString: rule(
     0.12,
     'per note, fret above 5 and string above 2',
@@ -111,14 +111,33 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
   campanella: { stringSkip: 0, openAgainstHigh: 0, liftRinging: 2, highOnLowString: 0.5 },
 };
 
-/** The costs of a school. */
-export const leftCosts = (school: LeftSchool): LeftCosts =>
-  Object.fromEntries(
-    Object.entries(BASE).map(([name, value]) => [
-      name,
-      value * (SCHOOL_FACTORS[school][name as LeftCostName] ?? 1),
-    ]),
+/** What a teacher can weigh, in plain words, and the costs each word stands for. */
+export const LEFT_WEIGHTS = {
+  shifts: ['shift', 'shiftDistance'],
+  stretches: ['stretch', 'spread', 'adjacentSpread', 'forwardBase', 'forwardWidth', 'indexBack'],
+  barres: ['barre', 'barreString', 'barreHold', 'smallBarre', 'smallBarreString'],
+  'fourth finger': ['finger4'],
+  'high positions': ['height', 'highOnLowString'],
+  'open strings among stopped notes': ['openAgainstHigh'],
+  'change of string': ['stringSkip'],
+  'hopping fingers': ['hop', 'hopIdle', 'slideInPosition'],
+} as const satisfies Readonly<Record<string, readonly LeftCostName[]>>;
+export type LeftWeight = keyof typeof LEFT_WEIGHTS;
+/** Factors on what a teacher weighs; 1 where nothing is said. */
+export type LeftWeights = Readonly<Partial<Record<LeftWeight, number>>>;
+/** Least and greatest factor: below, a movement would cost next to nothing; above, nothing else would count. */
+export const WEIGHT_RANGE = [0.25, 4] as const;
+
+/** The costs of a school, bent by a teacher's own weights. */
+export const leftCosts = (school: LeftSchool, weights: LeftWeights = {}): LeftCosts => {
+  const factors = new Map<string, number>(Object.entries(SCHOOL_FACTORS[school]));
+  for (const [weight, factor] of Object.entries(weights))
+    for (const name of LEFT_WEIGHTS[weight as LeftWeight])
+      factors.set(name, (factors.get(name) ?? 1) * factor);
+  return Object.fromEntries(
+    Object.entries(BASE).map(([name, value]) => [name, value * (factors.get(name) ?? 1)]),
   ) as Record<LeftCostName, number>;
+};
 
 /** Terms under which costs are shown to the teacher. */
 export const LEFT_TERMS = [

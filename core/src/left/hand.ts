@@ -51,6 +51,23 @@ export type HandSize = keyof typeof HAND_SIZES;
 
 export const handOf = (size: HandSize): Hand => ({ name: size, spans: scaled(HAND_SIZES[size]) });
 
+/** A hand from measured comfortable spans in mm; pairs not measured, and the widest spans, follow the medium hand. */
+export const measuredHand = (comfortable: Readonly<Partial<Record<FingerPair, number>>>): Hand => {
+  const measured = FINGER_PAIRS.filter((pair) => comfortable[pair] !== undefined);
+  const shares = measured.map((pair) => comfortable[pair]! / MEDIUM[pair].comfortable);
+  const share = shares.length > 0 ? shares.reduce((sum, each) => sum + each, 0) / shares.length : 1;
+  return {
+    name: 'measured',
+    spans: Object.fromEntries(
+      FINGER_PAIRS.map((pair) => {
+        const own = comfortable[pair] ?? MEDIUM[pair].comfortable * share;
+        const ratio = own / MEDIUM[pair].comfortable;
+        return [pair, span(own, Math.max(own, MEDIUM[pair].maximum * ratio))];
+      }),
+    ) as Record<FingerPair, Span>,
+  };
+};
+
 export const spanOf = (hand: Hand, lower: number, higher: number): Span =>
   hand.spans[`${lower}-${higher}` as FingerPair];
 

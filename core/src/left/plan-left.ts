@@ -6,7 +6,7 @@ import type { Score } from '../score/score.ts';
 import type { Slice } from '../score/slices.ts';
 import type { Sound } from '../score/sounds.ts';
 import type { SearchBudget } from './advance.ts';
-import { leftCosts, type LeftSchool, type LeftTerm } from './costs.ts';
+import { leftCosts, type LeftSchool, type LeftTerm, type LeftWeights } from './costs.ts';
 import { groundOf, type Ground } from './ground.ts';
 import { neckTables, type Hand } from './hand.ts';
 import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
@@ -20,6 +20,8 @@ export interface LeftSetup {
   readonly guitar: Guitar;
   readonly hand: Hand;
   readonly school: LeftSchool;
+  /** The teacher's own weights on top of the school's. */
+  readonly weights?: LeftWeights;
 }
 
 /** Where one sound is taken, with its costs by term. */
@@ -78,14 +80,14 @@ export interface LeftMemory {
   readonly stepCosts: readonly number[];
 }
 
-const stepTablesOf = ({ school, hand, guitar }: LeftSetup): StepTables =>
-  stepTables(leftCosts(school), hand, neckTables(guitar));
+const stepTablesOf = ({ school, weights, hand, guitar }: LeftSetup): StepTables =>
+  stepTables(leftCosts(school, weights), hand, neckTables(guitar));
 
 /** The step function of a piece, for checking a search against other ways to find the optimum. */
 export const leftStepper = (score: Score, fingering: Fingering, setup: LeftSetup, clock: Clock): Stepper => {
   const ground = groundOf(score, setup.guitar, clock);
   const { sounds } = momentsOf(ground, fingering, setup.hand, neckTables(setup.guitar));
-  return new Stepper(leftCosts(setup.school), stepTablesOf(setup), sounds);
+  return new Stepper(leftCosts(setup.school, setup.weights), stepTablesOf(setup), sounds);
 };
 
 /**
@@ -110,7 +112,7 @@ export const planLeft = (
   const made = momentsOf(ground, fingering, setup.hand, neckTables(setup.guitar), memory?.moments);
   const { moments } = made;
   const tablesOfSteps = memory?.stepTables ?? stepTablesOf(setup);
-  const stepper = new Stepper(leftCosts(setup.school), tablesOfSteps, made.sounds);
+  const stepper = new Stepper(leftCosts(setup.school, setup.weights), tablesOfSteps, made.sounds);
   const tables = search(stepper, moments, options.budget ?? DEFAULT_BUDGET, memory?.tables, (done) =>
     options.onProgress?.(done / moments.length),
   );
@@ -183,7 +185,7 @@ export const leftPrices = (
   limit = PRICE_LIMIT,
 ): readonly (readonly PricedPlacement[])[] => {
   const { moments, path, setup, stepCosts, stepTables, tables } = memory;
-  const stepper = new Stepper(leftCosts(setup.school), stepTables, moments.sounds);
+  const stepper = new Stepper(leftCosts(setup.school, setup.weights), stepTables, moments.sounds);
   const prices = pricesOf(stepper, tables, path, stepCosts, sounds.length, limit);
   return sounds.map(({ index }) => prices[moments.twin[index]!]!);
 };

@@ -2,7 +2,7 @@ import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering
 import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
 import { handOf, type Hand } from '../left/hand.ts';
 import { planLeft, type LeftMemory, type LeftPlan, type LeftSetup } from '../left/plan-left.ts';
-import type { LeftSchool } from '../left/costs.ts';
+import type { LeftSchool, LeftWeights } from '../left/costs.ts';
 import type { RightSchool } from '../right/costs.ts';
 import { planRight, type RightMemory, type RightPlan } from '../right/plan-right.ts';
 import { findingsOf, type Finding } from '../review/findings.ts';
@@ -16,6 +16,7 @@ export interface PlanSetup {
   readonly guitar: Guitar;
   readonly hand: Hand;
   readonly left: LeftSchool;
+  readonly leftWeights?: LeftWeights;
   readonly right: RightSchool;
   /** Working tempo in quarters a minute; the piece's own when missing. */
   readonly tempo?: number;
@@ -97,7 +98,12 @@ export const planPiece = (
   const reuse =
     options.memory?.setup === setup && options.memory.score === score ? options.memory : undefined;
   const clock = reuse?.clock ?? clockOf(score, setup.tempo);
-  const leftSetup = reuse?.leftSetup ?? { guitar: setup.guitar, hand: setup.hand, school: setup.left };
+  const leftSetup = reuse?.leftSetup ?? {
+    guitar: setup.guitar,
+    hand: setup.hand,
+    school: setup.left,
+    ...(setup.leftWeights && { weights: setup.leftWeights }),
+  };
   const now = options.now ?? (() => 0);
   const started = now();
   const left = planLeft(score, fingering, leftSetup, clock, {

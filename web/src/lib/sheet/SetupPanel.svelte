@@ -1,6 +1,8 @@
 <script lang="ts">
-  import { HAND_SIZES, LEFT_SCHOOLS, RIGHT_SCHOOLS, SCALE_LENGTHS } from '@oculon/core';
+  import { HAND_SIZES, LEFT_SCHOOLS, parsePitch, RIGHT_SCHOOLS, SCALE_LENGTHS } from '@oculon/core';
   import { setupChoiceSchema, type SetupChoice } from '../planner/setup.ts';
+  import HandFields from './HandFields.svelte';
+  import WeightFields from './WeightFields.svelte';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
   const { workbench }: { workbench: Workbench } = $props();
@@ -19,6 +21,25 @@
     if (next.success) workbench.setSetup(next.data);
     return next.success;
   };
+  /** Tunings by what is said of them; strings ① to ⑥. */
+  const TUNINGS: Readonly<Record<string, readonly string[]>> = {
+    standard: ['E4', 'B3', 'G3', 'D3', 'A2', 'E2'],
+    '⑥ in D': ['E4', 'B3', 'G3', 'D3', 'A2', 'D2'],
+    '⑥ in D, ⑤ in G': ['E4', 'B3', 'G3', 'D3', 'G2', 'D2'],
+    '③ in F♯': ['E4', 'B3', 'F#3', 'D3', 'A2', 'E2'],
+  };
+  const tuningText = $derived(workbench.setup.tuning?.join(' ') ?? '');
+  let tuningProblem = $state('');
+  const changeTuning = (text: string) => {
+    const names = text.trim().split(/\s+/).filter(Boolean);
+    if (names.length > 0 && (names.length !== 6 || names.some((name) => !parsePitch(name)))) {
+      tuningProblem = 'Six open strings from ① to ⑥, such as E4 B3 G3 D3 A2 D2.';
+      return;
+    }
+    tuningProblem = '';
+    change({ tuning: names.length > 0 ? names : undefined });
+  };
+
   const changeTempo = (text: string) => {
     const tempo = text.trim() === '' ? undefined : Number(text);
     tempoProblem = change({ tempo }) ? '' : 'A tempo from 10 to 400.';
@@ -64,6 +85,34 @@
     >
       {#each SCALE_LENGTHS as length (length)}<option value={length}>{length} mm</option>{/each}
     </select>
+    <label for="setup-tuning">Tuning ①–⑥</label>
+    <input
+      id="setup-tuning"
+      class="input input-sm"
+      list="tunings"
+      placeholder="as the piece has it"
+      value={tuningText}
+      aria-invalid={tuningProblem !== ''}
+      onchange={(event) => changeTuning(event.currentTarget.value)}
+    />
+    <datalist id="tunings">
+      {#each Object.entries(TUNINGS) as [name, strings] (name)}
+        <option value={strings.join(' ')}>{name}</option>
+      {/each}
+    </datalist>
+    {#if tuningProblem}<span></span><span class="text-xs text-error">{tuningProblem}</span>{/if}
+    <label for="setup-capo">Capo</label>
+    <select
+      id="setup-capo"
+      class="select select-sm"
+      value={workbench.setup.capo === undefined ? '' : String(workbench.setup.capo)}
+      onchange={({ currentTarget: { value } }) => change({ capo: value === '' ? undefined : Number(value) })}
+    >
+      <option value="">as the piece has it</option>
+      {#each Array.from({ length: 10 }, (_, fret) => fret) as fret (fret)}
+        <option value={String(fret)}>{fret === 0 ? 'none' : `fret ${fret}`}</option>
+      {/each}
+    </select>
     <label for="setup-tempo">Tempo</label>
     <input
       id="setup-tempo"
@@ -76,6 +125,14 @@
     />
     {#if tempoProblem}<span></span><span class="text-xs text-error">{tempoProblem}</span>{/if}
   </div>
+  <details class="mt-2 text-sm" open={workbench.setup.spans !== undefined}>
+    <summary class="cursor-pointer">Measured hand{workbench.setup.spans ? ' (in use)' : ''}</summary>
+    <HandFields setup={workbench.setup} {change} />
+  </details>
+  <details class="mt-2 text-sm" open={workbench.setup.weights !== undefined}>
+    <summary class="cursor-pointer">Own weights{workbench.setup.weights ? ' (in use)' : ''}</summary>
+    <WeightFields setup={workbench.setup} {change} />
+  </details>
   <p class="mt-2 text-xs opacity-70">
     A stretch or barre that hurts is a reason to stop. Choose a smaller hand here, and ask a doctor or hand
     therapist if pain stays.
