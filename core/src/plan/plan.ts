@@ -1,5 +1,6 @@
 import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering.ts';
 import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
+import { likenReturns } from './alike.ts';
 import { handOf, type Hand } from '../left/hand.ts';
 import { planLeft, type LeftMemory, type LeftPlan, type LeftSetup } from '../left/plan-left.ts';
 import type { LeftSchool, LeftWeights } from '../left/costs.ts';
@@ -60,6 +61,8 @@ export interface Plan {
   readonly score: Score;
   readonly setup: PlanSetup;
   readonly left: LeftPlan;
+  /** The teacher's fingering with what was fixed so that bars that come back are alike. */
+  readonly alike: Fingering;
   readonly right: RightPlan;
   /** By notehead, as in `score.notes`. */
   readonly notes: readonly NotePlan[];
@@ -106,10 +109,11 @@ export const planPiece = (
   };
   const now = options.now ?? (() => 0);
   const started = now();
-  const left = planLeft(score, fingering, leftSetup, clock, {
+  const base = planLeft(score, fingering, leftSetup, clock, {
     ...(reuse && { memory: reuse.left }),
     ...(options.onProgress && { onProgress: options.onProgress }),
   });
+  const { left, fingering: alike, unlike } = likenReturns(fingering, base);
   const between = now();
   const right = planRight(score, fingering, left, setup.right, clock, reuse?.right);
   options.onTiming?.({ left: between - started, right: now() - between });
@@ -138,10 +142,11 @@ export const planPiece = (
     setup,
     left,
     right,
+    alike,
     notes,
     shifts: shiftsOf(left, setup.guitar, clock),
     barres: barresOf(left),
-    findings: findingsOf(score, left, right),
-    memory: { setup, score, leftSetup, clock, left: left.memory, right: right.memory },
+    findings: findingsOf(score, left, right, unlike),
+    memory: { setup, score, leftSetup, clock, left: base.memory, right: right.memory },
   };
 };

@@ -9,6 +9,7 @@ export const FINDING_CODES = [
   'lock-not-kept',
   'held-note-cut',
   'rule-not-kept',
+  'return-differs',
   'pluck-lock-not-kept',
   'search-not-exhaustive',
 ] as const;
@@ -27,7 +28,12 @@ export interface Finding {
 }
 
 /** What a plan could not do, in playing order. */
-export const findingsOf = (score: Score, left: LeftPlan, right: RightPlan): readonly Finding[] => {
+export const findingsOf = (
+  score: Score,
+  left: LeftPlan,
+  right: RightPlan,
+  unlike: readonly { readonly bar: number; readonly like: number; readonly price: number }[] = [],
+): readonly Finding[] => {
   const at = (
     sound: number,
     code: FindingCode,
@@ -82,6 +88,17 @@ export const findingsOf = (score: Score, left: LeftPlan, right: RightPlan): read
           : `${place}: the hand cannot stay in the position the passage asks for; it leaves it for ${pitch}.`,
       ),
     ),
+    ...unlike.map(({ bar, like, price }) => {
+      const sound = left.sounds.find((each) => each.bar === bar)!.index;
+      return at(sound, 'return-differs', 'remark', () => {
+        const [here, before] = [score.bars[bar]!, score.bars[like]!].map(barLabel);
+        const why =
+          price === Infinity
+            ? 'what surrounds it does not allow the same'
+            : `the same would cost ${price.toFixed(1)} more here`;
+        return `Bar ${here} returns as bar ${before} but is fingered otherwise: ${why}.`;
+      });
+    }),
     ...right.brokenLocks.map((sound) =>
       at(
         sound,

@@ -126,7 +126,7 @@ const api: PlannerApi = {
     const [oldest] = recent.keys();
     if (recent.size > RECENT_PLANS && oldest !== undefined) recent.delete(oldest);
     latest = plan;
-    latestFingering = fingering;
+    latestFingering = plan.alike;
     called();
     return {
       notes: plan.notes,

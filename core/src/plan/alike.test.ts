@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest';
+import { EMPTY_FINGERING } from '../fingering/fingering.ts';
+import { decide, exampleScore } from '../testing/planning.ts';
+import { planPiece, setupFor, type Plan } from './plan.ts';
+
+const MOTIVE = 'C4/8 E4/8 D4/8 F4/8 E4/8 D4/8 C4/8 D4/8';
+const takings = (plan: Plan, bar: number): string[] =>
+  plan.left.sounds
+    .filter((sound) => sound.bar === bar)
+    .map(({ index }) => `${plan.left.choices[index]?.string}/${plan.left.choices[index]?.finger}`);
+
+// What is learned once is played again: common practice, no published source.
+describe('bars that come back', () => {
+  const score = exampleScore({
+    voices: [`${MOTIVE} | E4/4 G4/4 F4/4 E4/4 | ${MOTIVE} | E4/2 C4/2 | ${MOTIVE}`],
+  });
+
+  it('are fingered as the first time', () => {
+    const plan = planPiece(score);
+    expect(takings(plan, 2)).toEqual(takings(plan, 0));
+    expect(takings(plan, 4)).toEqual(takings(plan, 0));
+  });
+
+  it('follow when the teacher changes the first', () => {
+    const fingering = decide(score, ['D4', 0, { finger: 4 }]);
+    const plan = planPiece(score, fingering, setupFor(score));
+    expect(takings(plan, 0)[2]).toBe('2/4');
+    expect(takings(plan, 2)).toEqual(takings(plan, 0));
+    expect(takings(plan, 4)).toEqual(takings(plan, 0));
+    expect(plan.notes.filter((note) => note.locked)).toHaveLength(1);
+  });
+
+  it('stay as a teacher has fixed them', () => {
+    const fingering = decide(score, ['F4', 2, { finger: 2 }]);
+    const plan = planPiece(score, fingering, setupFor(score));
+    expect(plan.notes.find((note) => note.locked)!.finger).toBe(2);
+    expect(takings(plan, 4)).toEqual(takings(plan, 0));
+  });
+
+  it('are named when the context forces a difference', () => {
+    // Low neighbours want the first position, high ones the fifth.
+    const tune = 'C4/8 E4/8 D4/8 F4/8 E4/8 G4/8 F4/8 D4/8';
+    const forced = exampleScore({
+      voices: [`${tune} | A4/8 C5/8 B4/8 A4/8 C5/8 B4/8 A4/8 G4/8 | E3/2 C3/2 | ${tune} | E3/2 C3/2`],
+    });
+    const plan = planPiece(forced, EMPTY_FINGERING, setupFor(forced));
+    expect(takings(plan, 3)).not.toEqual(takings(plan, 0));
+    const [finding] = plan.findings.filter(({ code }) => code === 'return-differs');
+    expect(finding!.message).toMatch(/Bar 4 returns as bar 1 .* would cost \d+\.\d more/);
+  });
+});

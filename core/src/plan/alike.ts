@@ -1,0 +1,97 @@
+import type { Choice, Fingering } from '../fingering/fingering.ts';
+import type { StringNumber } from '../instrument/guitar.ts';
+import { planLeft, type LeftPlan } from '../left/plan-left.ts';
+import type { NoteId } from '../score/score.ts';
+import { barReturns, type BarReturn } from '../score/returns.ts';
+
+/** A bar that comes back and is fingered otherwise, with what fingering it alike would cost more, in units of effort. */
+export interface UnlikeReturn {
+  readonly bar: number;
+  readonly like: number;
+  /** Infinite when it cannot be held. */
+  readonly price: number;
+}
+
+/**
+ * What a return may cost more to be fingered as before, in units of effort: what is learned once is worth about a hop.
+ * Beyond it the context is said to force the difference.
+ */
+const WORTH_OF_LIKENESS = 1;
+/** Returns tried one by one when not all can be alike at once. */
+const MOST_TRIALS = 8;
+
+export interface AlikePlan {
+  readonly left: LeftPlan;
+  /** The teacher's fingering with what was fixed so that returns are alike. */
+  readonly fingering: Fingering;
+  readonly unlike: readonly UnlikeReturn[];
+}
+
+const sameTaking = (plan: LeftPlan, [here, there]: readonly [number, number]): boolean =>
+  plan.choices[here]?.string === plan.choices[there]?.string &&
+  plan.choices[here]?.finger === plan.choices[there]?.finger;
+
+const isUnlike =
+  (plan: LeftPlan) =>
+  ({ pairs }: BarReturn): boolean =>
+    pairs.some((pair) => !sameTaking(plan, pair));
+
+const isWorse = (plan: LeftPlan, than: LeftPlan): boolean =>
+  plan.brokenLocks.length > than.brokenLocks.length ||
+  plan.cut.length > than.cut.length ||
+  plan.unplayable.length > than.unplayable.length ||
+  plan.brokenRules.length > than.brokenRules.length;
+
+/**
+ * Fingers bars that come back as they were the first time, wherever that costs little; the others are returned with the
+ * price of being alike. Bars in which something is fixed already are left as they are.
+ */
+export const likenReturns = (fingering: Fingering, plan: LeftPlan): AlikePlan => {
+  const { ground, moments, setup, clock } = plan.memory;
+  const { score, sounds } = ground;
+  const idOf = (sound: number): NoteId => score.notes[sounds[sound]!.head]!.id;
+  const isFree = ({ pairs }: BarReturn) =>
+    pairs.every(([here]) => {
+      const lock = moments.locks.get(idOf(here));
+      return lock?.string === undefined && lock?.finger === undefined;
+    });
+  const differing = barReturns(score, sounds).filter(isUnlike(plan)).filter(isFree);
+  if (differing.length === 0) return { left: plan, fingering, unlike: [] };
+
+  const fixed = (base: Fingering, from: LeftPlan, returns: readonly BarReturn[]): Fingering => {
+    const choices = new Map<NoteId, Choice>(base.choices);
+    for (const { pairs } of returns)
+      for (const [here, there] of pairs) {
+        const model = from.choices[there];
+        if (!model) continue;
+        const { string, finger } = model;
+        choices.set(idOf(here), { ...base.choices.get(idOf(here)), string: string as StringNumber, finger });
+      }
+    return { ...base, choices };
+  };
+  const solve = (wanted: Fingering): LeftPlan =>
+    planLeft(score, wanted, setup, clock, { memory: plan.memory });
+
+  const together = fixed(fingering, plan, differing);
+  const all = solve(together);
+  // The first bar itself may have moved meanwhile; then the bars are tried one by one.
+  if (
+    !isWorse(all, plan) &&
+    all.cost - plan.cost <= WORTH_OF_LIKENESS * differing.length &&
+    !differing.some(isUnlike(all))
+  )
+    return { left: all, fingering: together, unlike: [] };
+
+  let best: AlikePlan = { left: plan, fingering, unlike: [] };
+  const unlike: UnlikeReturn[] = [];
+  for (const each of differing.slice(0, MOST_TRIALS)) {
+    const wanted = fixed(best.fingering, best.left, [each]);
+    const one = solve(wanted);
+    const price = isWorse(one, best.left) || isUnlike(one)(each) ? Infinity : one.cost - best.left.cost;
+    if (price <= WORTH_OF_LIKENESS) best = { left: one, fingering: wanted, unlike: [] };
+    else unlike.push({ bar: each.bar, like: each.like, price });
+  }
+  for (const each of differing.slice(MOST_TRIALS))
+    if (isUnlike(best.left)(each)) unlike.push({ bar: each.bar, like: each.like, price: Infinity });
+  return { ...best, unlike };
+};
