@@ -7,6 +7,8 @@ import {
   type Plan,
   type Score,
 } from '../src/index.ts';
+import { compareLine } from '../evaluation/solve-line.ts';
+import { leftPrices } from '../src/left/plan-left.ts';
 import { tiledPiece, TEXTURES, type Texture } from './pieces.ts';
 
 const SIZES = [100, 600, 6000] as const;
@@ -58,6 +60,7 @@ console.log(
     'parse µs/n',
     'left µs/n',
     'right µs/n',
+    'prices µs/n',
     'plan ms',
     'replan ms',
     'vs 600',
@@ -85,6 +88,7 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
     const plan = plans.at(-1)!.value;
     plans.length = 0;
     const memory = usedMegabytes() - before;
+    const pricing = median(Array.from({ length: runs }, () => timed(() => leftPrices(plan.left)).ms));
     const notes = score.notes.length;
     const whole = median(parts.map((each) => each.left + each.right));
     const perNote = (whole * 1000) / notes;
@@ -96,6 +100,7 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
         ((parse * 1000) / notes).toFixed(0),
         ((median(parts.map((each) => each.left)) * 1000) / notes).toFixed(0),
         ((median(parts.map((each) => each.right)) * 1000) / notes).toFixed(0),
+        ((pricing * 1000) / notes).toFixed(0),
         whole.toFixed(0),
         replanTime(score, plan).toFixed(0),
         size === 6000 ? `×${(perNote / perNoteAt600).toFixed(2)}` : '',
@@ -104,3 +109,17 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
     );
   }
 }
+
+/** Short lines without open strings, on which a general-purpose optimiser solves the same model. */
+const LINES = ['C4/8 D4/8 F4/8 G4/8', 'F3/8 A3/8 C4/8 F4/8', 'A4/8 G4/8 F4/8 D4/8', 'D4/8 F4/8 A4/8 D5/8'];
+const compared: { readonly planner: number; readonly optimiser: number }[] = [];
+for (let round = 0; round < 3; round += 1)
+  for (const voice of LINES) {
+    const { plannerMs, optimiserMs } = await compareLine(voice);
+    compared.push({ planner: plannerMs, optimiser: optimiserMs });
+  }
+const planner = median(compared.map((each) => each.planner));
+const optimiser = median(compared.map((each) => each.optimiser));
+console.log(
+  `\nFour notes: planner ${planner.toFixed(2)} ms, HiGHS ${optimiser.toFixed(0)} ms, ×${(optimiser / planner).toFixed(0)}`,
+);

@@ -46,8 +46,8 @@ const inOrderOf = (fresh: Layer, old: Layer, scratch: StateTable): Layer | undef
 
 /**
  * Exact dynamic programming over the moments of a piece. With the tables of an earlier run it starts at the
- * first moment whose options differ and stops as soon as the states agree again but for a constant, since from
- * there on the old choices stay the best.
+ * first moment whose options differ. As soon as the states agree again but for a constant the old choices stay the
+ * best, up to the next moment that differs; costs of layers taken over are then those of the earlier run.
  */
 export const search = (
   stepper: Stepper,
@@ -59,7 +59,6 @@ export const search = (
   const changed = moments.flatMap((moment, index) => (earlier?.moments[index] === moment ? [] : [index]));
   const comparable = earlier !== undefined && earlier.moments.length === moments.length;
   const first = comparable ? (changed[0] ?? moments.length) : 0;
-  const last = comparable ? (changed.at(-1) ?? -1) : moments.length;
   const layers: Layer[] = comparable ? earlier.layers.slice(0, first) : [];
   let exact = !comparable || earlier.exact;
   let computed = 0;
@@ -77,13 +76,14 @@ export const search = (
     }
     computed += 1;
     exact &&= reached.exact;
-    const old = comparable ? earlier.layers[index] : undefined;
-    const again = old && index >= last ? inOrderOf(reached.layer, old, scratch) : undefined;
+    const again = comparable ? inOrderOf(reached.layer, earlier.layers[index]!, scratch) : undefined;
+    layers.push(again ?? reached.layer);
     if (again) {
-      layers.push(again, ...earlier!.layers.slice(index + 1));
-      break;
+      // From here to the next change everything follows as before.
+      const next = changed.find((each) => each > index) ?? moments.length;
+      layers.push(...earlier!.layers.slice(index + 1, next));
+      index = next - 1;
     }
-    layers.push(reached.layer);
     onProgress?.(index + 1);
   }
   return { moments: taken, layers, exact, computed };

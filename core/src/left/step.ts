@@ -123,7 +123,7 @@ export class Stepper {
     let lifted = 0;
     for (let rest = leaving.sounding[state]! & stringMask; rest !== 0; rest &= rest - 1) {
       const k = lowestIndex(rest);
-      if (options.fretAt[option * STRINGS + k] !== leaving.fret[base + k]) lifted |= 1 << k;
+      if (!this.isStruckInPlace(base + k, option, k)) lifted |= 1 << k;
     }
     let kept = (stopped ? leaving.sounding[state]! : leaving.lying[state]!) & ~stringMask;
     if (kept !== 0) {
@@ -176,6 +176,15 @@ export class Stepper {
       ledger?.('barre', this.moment.struck[0] ?? -1, amount);
     }
     return cost + this.struckCosts(stopped || keptStopped, ledger);
+  }
+
+  /** Whether a string that sounds is struck again where it lies; a held note by the same finger. */
+  private isStruckInPlace(at: number, option: number, k: number): boolean {
+    const { leaving, options } = this;
+    if (options.fretAt[option * STRINGS + k] !== leaving.fret[at]) return false;
+    const finger = leaving.finger[at]!;
+    if (leaving.bound[at] !== HELD || finger === 0) return true;
+    return ((options.fingerMask[option * FINGERS + finger]! >> k) & 1) === 1;
   }
 
   /** Height on the neck and open strings among stopped ones, for each struck note. */
@@ -337,6 +346,7 @@ export class Stepper {
       const longer =
         leaving.bound[at] === HELD &&
         leaving.fret[at] === fret &&
+        leaving.finger[at] === options.placedFinger[from] &&
         this.sounds.end[slotSound(leaving.slot[at]!)]! > this.sounds.end[struck]!;
       next[k] = packSlot(longer ? slotSound(leaving.slot[at]!) : struck, fret, options.placedFinger[from]!);
     }

@@ -1,6 +1,6 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
-import { planLeft, type LeftPlan } from '../left/plan-left.ts';
+import { planLeft, type LeftMemory, type LeftPlan } from '../left/plan-left.ts';
 import type { NoteId } from '../score/score.ts';
 import { barReturns, type BarReturn } from '../score/returns.ts';
 
@@ -18,7 +18,7 @@ export interface UnlikeReturn {
  */
 const WORTH_OF_LIKENESS = 1;
 /** Returns tried one by one when not all can be alike at once. */
-const MOST_TRIALS = 8;
+const MOST_TRIALS = 4;
 
 export interface AlikePlan {
   readonly left: LeftPlan;
@@ -44,9 +44,10 @@ const isWorse = (plan: LeftPlan, than: LeftPlan): boolean =>
 
 /**
  * Fingers bars that come back as they were the first time, wherever that costs little; the others are returned with the
- * price of being alike. Bars in which something is fixed already are left as they are.
+ * price of being alike. Bars in which something is fixed already are left as they are. `earlier` is the memory of the
+ * last plan whose returns were alike: from there on less has to be solved anew.
  */
-export const likenReturns = (fingering: Fingering, plan: LeftPlan): AlikePlan => {
+export const likenReturns = (fingering: Fingering, plan: LeftPlan, earlier?: LeftMemory): AlikePlan => {
   const { ground, moments, setup, clock } = plan.memory;
   const { score, sounds } = ground;
   const idOf = (sound: number): NoteId => score.notes[sounds[sound]!.head]!.id;
@@ -69,11 +70,11 @@ export const likenReturns = (fingering: Fingering, plan: LeftPlan): AlikePlan =>
       }
     return { ...base, choices };
   };
-  const solve = (wanted: Fingering): LeftPlan =>
-    planLeft(score, wanted, setup, clock, { memory: plan.memory });
+  const solve = (wanted: Fingering, memory: LeftMemory): LeftPlan =>
+    planLeft(score, wanted, setup, clock, { memory });
 
   const together = fixed(fingering, plan, differing);
-  const all = solve(together);
+  const all = solve(together, earlier ?? plan.memory);
   // The first bar itself may have moved meanwhile; then the bars are tried one by one.
   if (
     !isWorse(all, plan) &&
@@ -86,7 +87,7 @@ export const likenReturns = (fingering: Fingering, plan: LeftPlan): AlikePlan =>
   const unlike: UnlikeReturn[] = [];
   for (const each of differing.slice(0, MOST_TRIALS)) {
     const wanted = fixed(best.fingering, best.left, [each]);
-    const one = solve(wanted);
+    const one = solve(wanted, best.left.memory);
     const price = isWorse(one, best.left) || isUnlike(one)(each) ? Infinity : one.cost - best.left.cost;
     if (price <= WORTH_OF_LIKENESS) best = { left: one, fingering: wanted, unlike: [] };
     else unlike.push({ bar: each.bar, like: each.like, price });

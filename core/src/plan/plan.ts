@@ -79,6 +79,8 @@ export interface PlanMemory {
   readonly leftSetup: LeftSetup;
   readonly clock: Clock;
   readonly left: LeftMemory;
+  /** Of the plan in which returns are alike. */
+  readonly alike: LeftMemory;
   readonly right: RightMemory;
 }
 
@@ -113,7 +115,7 @@ export const planPiece = (
     ...(reuse && { memory: reuse.left }),
     ...(options.onProgress && { onProgress: options.onProgress }),
   });
-  const { left, fingering: alike, unlike } = likenReturns(fingering, base);
+  const { left, fingering: alike, unlike } = likenReturns(fingering, base, reuse?.alike);
   const between = now();
   const right = planRight(score, fingering, left, setup.right, clock, reuse?.right);
   options.onTiming?.({ left: between - started, right: now() - between });
@@ -147,6 +149,6 @@ export const planPiece = (
     shifts: shiftsOf(left, setup.guitar, clock),
     barres: barresOf(left),
     findings: findingsOf(score, left, right, unlike),
-    memory: { setup, score, leftSetup, clock, left: base.memory, right: right.memory },
+    memory: { setup, score, leftSetup, clock, left: base.memory, alike: left.memory, right: right.memory },
   };
 };
