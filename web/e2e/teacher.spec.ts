@@ -252,7 +252,7 @@ test('the caret shows the price of every way, and a key takes one', async ({ pag
   await expect(ways.getByRole('listitem').first()).toContainText('best');
   await expect(ways).toContainText('away from home');
   const second = (await ways.getByRole('button').nth(1).textContent())!;
-  await page.keyboard.press('Alt+Digit2');
+  await page.keyboard.press('w');
   await settled(page);
   await expect(page.locator('.finger.teacher')).toHaveText(/finger (\d)/.exec(second)![1]!);
   await expect(ways.locator('[aria-pressed="true"]')).toContainText(/finger (\d)/.exec(second)![0]);

@@ -12,6 +12,8 @@ import { PRICE_LIMIT } from './prices.ts';
 
 const setup: LeftSetup = { guitar: STANDARD_GUITAR, hand: handOf('medium'), school: 'balanced' };
 const TOLERANCE = 1e-6;
+/** The search keeps a window, not everything: runs are repeatable so that a find can be looked into. */
+const SEED = 20261124;
 
 interface Way {
   readonly string: number;
@@ -35,6 +37,8 @@ const waysFor = (midi: number): Way[] =>
 const check = (voices: readonly string[]): void => {
   const score = exampleScore({ voices });
   const plan = planLeft(score, EMPTY_FINGERING, setup, clockOf(score, 90));
+  // Where notes have to be left out, another lock may leave out another one: there is no price to compare.
+  if (plan.unplayable.length > 0) return;
   const prices = leftPrices(plan);
   for (const { index, midi } of plan.sounds)
     for (const way of waysFor(midi)) {
@@ -58,14 +62,14 @@ describe('the price of a choice', () => {
   it('is what solving the piece under it costs more, in random lines', () => {
     fc.assert(
       fc.property(line, (voice) => check([voice])),
-      { numRuns: 12 },
+      { numRuns: 20, seed: SEED },
     );
   }, 120_000);
 
   it('is so in two voices, where held notes bind the hand', () => {
     fc.assert(
       fc.property(line, low, (voice, bass) => check([voice, `${bass}/1.`])),
-      { numRuns: 8 },
+      { numRuns: 8, seed: SEED },
     );
   }, 120_000);
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { PRICE_LIMIT, type ChoiceEffect, type NoteChoices, type PricedPlacement } from '@oculon/core';
-  import { stringSign, takeWay, WAYS_BY_KEY } from '../workbench/commands.ts';
+  import { stringSign, takeWay, WAY_KEYS } from '../workbench/commands.ts';
   import { PAUSE, type Workbench } from '../workbench/workbench.svelte.ts';
   import { priceText, termWords } from './words.ts';
 
@@ -10,7 +10,7 @@
   let all = $state(false);
   let problem = $state('');
 
-  const shown = $derived(all ? workbench.ways : workbench.ways.slice(0, WAYS_BY_KEY));
+  const shown = $derived(all ? workbench.ways : workbench.ways.slice(0, WAY_KEYS.length));
   const isTaken = ({ string, finger }: PricedPlacement) =>
     workbench.caretPlan?.string === string && workbench.caretPlan?.finger === finger;
 
@@ -27,7 +27,7 @@
       const { ways }: NoteChoices = await workbench.planner.choices(caret);
       if (isStale()) return;
       workbench.ways = ways;
-      for (const way of ways.slice(0, WAYS_BY_KEY)) {
+      for (const way of ways.slice(0, WAY_KEYS.length)) {
         if (isTaken(way)) continue;
         const effect = await workbench.planner.effect(caret, way);
         if (isStale()) return;
@@ -65,7 +65,7 @@
             aria-pressed={isTaken(way)}
             onclick={() => take(way)}
           >
-            <kbd class="self-center text-xs opacity-60">{index < WAYS_BY_KEY ? `⌥${index + 1}` : ''}</kbd>
+            <kbd class="self-center text-xs opacity-60">{WAY_KEYS[index]?.toUpperCase() ?? ''}</kbd>
             <span>
               {stringSign(way.string)}
               {way.finger === 0 ? 'open' : `fret ${way.fret}, finger ${way.finger}`}
@@ -82,9 +82,9 @@
         </li>
       {/each}
     </ol>
-    {#if workbench.ways.length > WAYS_BY_KEY}
+    {#if workbench.ways.length > WAY_KEYS.length}
       <button class="btn btn-ghost btn-xs" onclick={() => (all = !all)}>
-        {all ? 'Only the best' : `${workbench.ways.length - WAYS_BY_KEY} more`}
+        {all ? 'Only the best' : `${workbench.ways.length - WAY_KEYS.length} more`}
       </button>
     {/if}
     <p class="mt-1 text-xs opacity-70">

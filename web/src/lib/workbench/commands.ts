@@ -87,8 +87,8 @@ export const setPluck =
   (workbench, onlyAsk) =>
     decide(workbench, { pluck }, onlyAsk);
 
-/** Ways to take a note that have a key. */
-export const WAYS_BY_KEY = 5;
+/** Keys for the ways to take a note, cheapest first. */
+export const WAY_KEYS = ['q', 'w', 'e', 'r', 't'] as const;
 
 /** Takes the note at the caret in one of its priced ways. */
 export const takeWay = (workbench: Workbench, { string, finger }: PricedPlacement): boolean =>
@@ -146,8 +146,6 @@ const onDigit = (digit: number, shift: boolean) => (event: KeyboardEvent) =>
   plain(event) &&
   event.shiftKey === shift &&
   (event.code === `Digit${digit}` || event.code === `Numpad${digit}`);
-const onAltDigit = (digit: number) => (event: KeyboardEvent) =>
-  event.altKey && !event.ctrlKey && !event.metaKey && event.code === `Digit${digit}`;
 const onControl = (key: string, shift: boolean) => (event: KeyboardEvent) =>
   (event.ctrlKey || event.metaKey) && event.shiftKey === shift && event.key.toLowerCase() === key;
 
@@ -202,11 +200,11 @@ export const KEY_BINDINGS: readonly KeyBinding[] = [
     matches: onDigit(string, true),
     command: setString(string),
   })),
-  ...Array.from({ length: WAYS_BY_KEY }, (_, index): KeyBinding => ({
+  ...WAY_KEYS.map((key, index): KeyBinding => ({
     group: 'Left hand',
-    keys: `Alt ${index + 1}`,
+    keys: key.toUpperCase(),
     does: `way ${index + 1} of the list`,
-    matches: onAltDigit(index + 1),
+    matches: onKey(key),
     command: takeWayNumber(index + 1),
   })),
   ...(['p', 'i', 'm', 'a'] as const).map((pluck): KeyBinding => ({
