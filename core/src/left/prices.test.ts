@@ -37,8 +37,8 @@ const waysFor = (midi: number): Way[] =>
 const check = (voices: readonly string[]): void => {
   const score = exampleScore({ voices });
   const plan = planLeft(score, EMPTY_FINGERING, setup, clockOf(score, 90));
-  // Where notes have to be left out, another lock may leave out another one: there is no price to compare.
-  if (plan.unplayable.length > 0) return;
+  // Where notes have to be left out or cut anyway, a lock may leave out or cut them elsewhere: nothing to compare.
+  if (plan.unplayable.length > 0 || plan.cut.length > 0) return;
   const prices = leftPrices(plan);
   for (const { index, midi } of plan.sounds)
     for (const way of waysFor(midi)) {
