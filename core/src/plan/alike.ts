@@ -20,6 +20,13 @@ const WORTH_OF_LIKENESS = 1;
 /** Returns tried one by one when not all can be alike at once. */
 const MOST_TRIALS = 4;
 
+/** What the next plan of the piece goes on from. */
+export interface AlikeMemory {
+  readonly left: LeftMemory;
+  /** Returns known to be forced apart: they are not tried again at every change. */
+  readonly unlike: readonly UnlikeReturn[];
+}
+
 export interface AlikePlan {
   readonly left: LeftPlan;
   /** The teacher's fingering with what was fixed so that returns are alike. */
@@ -44,10 +51,10 @@ const isWorse = (plan: LeftPlan, than: LeftPlan): boolean =>
 
 /**
  * Fingers bars that come back as they were the first time, wherever that costs little; the others are returned with the
- * price of being alike. Bars in which something is fixed already are left as they are. `earlier` is the memory of the
- * last plan whose returns were alike: from there on less has to be solved anew.
+ * price of being alike. Bars in which something is fixed already are left as they are. `earlier` is the
+ * memory of the last plan: from there on less has to be solved anew.
  */
-export const likenReturns = (fingering: Fingering, plan: LeftPlan, earlier?: LeftMemory): AlikePlan => {
+export const likenReturns = (fingering: Fingering, plan: LeftPlan, earlier?: AlikeMemory): AlikePlan => {
   const { ground, moments, setup, clock } = plan.memory;
   const { score, sounds } = ground;
   const idOf = (sound: number): NoteId => score.notes[sounds[sound]!.head]!.id;
@@ -56,8 +63,10 @@ export const likenReturns = (fingering: Fingering, plan: LeftPlan, earlier?: Lef
       const lock = moments.locks.get(idOf(here));
       return lock?.string === undefined && lock?.finger === undefined;
     });
-  const differing = barReturns(score, sounds).filter(isUnlike(plan)).filter(isFree);
-  if (differing.length === 0) return { left: plan, fingering, unlike: [] };
+  const apart = barReturns(score, sounds).filter(isUnlike(plan)).filter(isFree);
+  const known = (earlier?.unlike ?? []).filter(({ bar }) => apart.some((each) => each.bar === bar));
+  const differing = apart.filter(({ bar }) => !known.some((each) => each.bar === bar));
+  if (differing.length === 0) return { left: plan, fingering, unlike: known };
 
   const fixed = (base: Fingering, from: LeftPlan, returns: readonly BarReturn[]): Fingering => {
     const choices = new Map<NoteId, Choice>(base.choices);
@@ -74,17 +83,17 @@ export const likenReturns = (fingering: Fingering, plan: LeftPlan, earlier?: Lef
     planLeft(score, wanted, setup, clock, { memory });
 
   const together = fixed(fingering, plan, differing);
-  const all = solve(together, earlier ?? plan.memory);
+  const all = solve(together, earlier?.left ?? plan.memory);
   // The first bar itself may have moved meanwhile; then the bars are tried one by one.
   if (
     !isWorse(all, plan) &&
     all.cost - plan.cost <= WORTH_OF_LIKENESS * differing.length &&
     !differing.some(isUnlike(all))
   )
-    return { left: all, fingering: together, unlike: [] };
+    return { left: all, fingering: together, unlike: known };
 
   let best: AlikePlan = { left: plan, fingering, unlike: [] };
-  const unlike: UnlikeReturn[] = [];
+  const unlike: UnlikeReturn[] = [...known];
   for (const each of differing.slice(0, MOST_TRIALS)) {
     const wanted = fixed(best.fingering, best.left, [each]);
     const one = solve(wanted, best.left.memory);

@@ -1,6 +1,6 @@
 import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering.ts';
 import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
-import { likenReturns } from './alike.ts';
+import { likenReturns, type AlikeMemory } from './alike.ts';
 import { handOf, type Hand } from '../left/hand.ts';
 import { planLeft, type LeftMemory, type LeftPlan, type LeftSetup } from '../left/plan-left.ts';
 import type { LeftSchool, LeftWeights } from '../left/costs.ts';
@@ -79,8 +79,7 @@ export interface PlanMemory {
   readonly leftSetup: LeftSetup;
   readonly clock: Clock;
   readonly left: LeftMemory;
-  /** Of the plan in which returns are alike. */
-  readonly alike: LeftMemory;
+  readonly alike: AlikeMemory;
   readonly right: RightMemory;
 }
 
@@ -149,6 +148,14 @@ export const planPiece = (
     shifts: shiftsOf(left, setup.guitar, clock),
     barres: barresOf(left),
     findings: findingsOf(score, left, right, unlike),
-    memory: { setup, score, leftSetup, clock, left: base.memory, alike: left.memory, right: right.memory },
+    memory: {
+      setup,
+      score,
+      leftSetup,
+      clock,
+      left: base.memory,
+      alike: { left: left.memory, unlike },
+      right: right.memory,
+    },
   };
 };
