@@ -29,9 +29,9 @@ const laysBarre = (fingers: readonly number[]): boolean => countOf(fingers, 1) >
 
 const CAUSES: readonly Cause[] = [
   {
-    name: 'defect of the data',
+    name: 'fingered in a way our hard rules forbid',
     judgement:
-      'The dataset asks for what its own rules forbid: a stopped note without a finger, one finger on two frets, a higher finger behind a lower one, or an open string under a barre. Ours is right.',
+      'Most ask for what no hand does: a stopped note without a finger, one finger on two frets, a higher finger behind a lower one, a lower note under a barre. They were not looked at one by one.',
     holds: (verdict) => verdict.rank === undefined,
   },
   {
@@ -125,7 +125,9 @@ ${[
 No grip exists for ${verdicts
     .filter(({ ranked }) => ranked.length === 0)
     .map(({ shape }) => shape.name)
-    .join(' and ')}: in both the dataset lets one finger lie on two frets.
+    .join(
+      ' and ',
+    )} under our hard rules. The dataset fingers the first with a note below its own barre, the second with 3 lying flat under 4; the second may be within reach of some hands.
 
 ### Disagreements by class
 

@@ -11,7 +11,7 @@ import { groundOf, type Ground } from './ground.ts';
 import { neckTables, type Hand } from './hand.ts';
 import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
 import { momentsOf, ruledIn, type Moments } from './moments.ts';
-import { PRICE_LIMIT, pricesOf, type PricedPlacement } from './prices.ts';
+import { pricesOf, type PricedPlacement } from './prices.ts';
 import { accountFor, bestPath, DEFAULT_BUDGET, search, type PathStep, type SearchTables } from './search.ts';
 import { stepTables, type StepTables } from './step-tables.ts';
 import { Stepper } from './step.ts';
@@ -176,18 +176,22 @@ export const planLeft = (
   };
 };
 
+/** Prices of whole plans, worked out once for each. */
+const knownPrices = new WeakMap<LeftPlan, readonly (readonly PricedPlacement[])[]>();
+
 /**
  * The price of every way to take every sound of a planned piece, by sound: see `pricesOf`. The twin of a unison has
  * the prices of the note that stands for both.
  */
-export const leftPrices = (
-  { sounds, memory }: LeftPlan,
-  limit = PRICE_LIMIT,
-): readonly (readonly PricedPlacement[])[] => {
-  const { moments, path, setup, stepCosts, stepTables, tables } = memory;
+export const leftPrices = (plan: LeftPlan): readonly (readonly PricedPlacement[])[] => {
+  const known = knownPrices.get(plan);
+  if (known) return known;
+  const { moments, path, setup, stepCosts, stepTables, tables } = plan.memory;
   const stepper = new Stepper(leftCosts(setup.school, setup.weights), stepTables, moments.sounds);
-  const prices = pricesOf(stepper, tables, path, stepCosts, sounds.length, limit);
-  return sounds.map(({ index }) => prices[moments.twin[index]!]!);
+  const own = pricesOf(stepper, tables, path, stepCosts, plan.sounds.length);
+  const prices = plan.sounds.map(({ index }) => own[moments.twin[index]!]!);
+  knownPrices.set(plan, prices);
+  return prices;
 };
 
 /** A choice belongs to a barre when its finger lies on other strings too while it sounds. */

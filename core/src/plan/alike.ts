@@ -1,7 +1,8 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import { planLeft, type LeftMemory, type LeftPlan } from '../left/plan-left.ts';
-import type { NoteId } from '../score/score.ts';
+import type { NoteId, Score } from '../score/score.ts';
+import type { Sound } from '../score/sounds.ts';
 import { barReturns, type BarReturn } from '../score/returns.ts';
 
 /** A bar that comes back and is fingered otherwise, with what fingering it alike would cost more, in units of effort. */
@@ -33,6 +34,36 @@ export interface AlikePlan {
   readonly fingering: Fingering;
   readonly unlike: readonly UnlikeReturn[];
 }
+
+/** The bar and all bars like it. */
+export const familyOf = (score: Score, sounds: readonly Sound[], bar: number): ReadonlySet<number> => {
+  const returns = barReturns(score, sounds);
+  const first = returns.find((each) => each.bar === bar)?.like ?? bar;
+  return new Set([first, bar, ...returns.filter((each) => each.like === first).map((each) => each.bar)]);
+};
+
+/**
+ * The fingering with likeness fixed everywhere but in some bars: there only the teacher's own decisions bind, as they
+ * will once one of those bars is decided otherwise.
+ */
+export const withoutLikeness = (
+  score: Score,
+  own: Fingering,
+  alike: Fingering,
+  bars: ReadonlySet<number>,
+): Fingering => {
+  const likened = score.notes.filter(
+    ({ id, bar }) => bars.has(bar) && own.choices.get(id) !== alike.choices.get(id),
+  );
+  if (likened.length === 0) return alike;
+  const choices = new Map(alike.choices);
+  for (const { id } of likened) {
+    const choice = own.choices.get(id);
+    if (choice) choices.set(id, choice);
+    else choices.delete(id);
+  }
+  return { ...alike, choices };
+};
 
 const sameTaking = (plan: LeftPlan, [here, there]: readonly [number, number]): boolean =>
   plan.choices[here]?.string === plan.choices[there]?.string &&

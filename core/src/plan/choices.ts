@@ -1,10 +1,13 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { LeftTerm } from '../left/costs.ts';
-import { termDifferences } from '../left/other-ways.ts';
 import { leftPrices, planLeft, type LeftPlan } from '../left/plan-left.ts';
 import type { PricedPlacement } from '../left/prices.ts';
+import { barReturns } from '../score/returns.ts';
 import type { NoteIndex } from '../score/score.ts';
+import { familyOf, withoutLikeness } from './alike.ts';
+import { termDifferences } from './other-ways.ts';
+import type { Plan } from './plan.ts';
 
 /**
  * Two ways closer than this, in units of effort, are alternatives between which taste decides: the margins by which
@@ -18,40 +21,36 @@ export interface NoteChoices {
   readonly ways: readonly PricedPlacement[];
 }
 
-const soundOf = (plan: LeftPlan, note: NoteIndex): number =>
-  plan.sounds.findIndex((sound) => sound.noteheads.includes(note));
+const soundOf = ({ sounds }: LeftPlan, note: NoteIndex): number =>
+  sounds.findIndex((sound) => sound.noteheads.includes(note));
 
-const withChoice = (fingering: Fingering, plan: LeftPlan, sound: number, change: Choice): Fingering => {
-  const { id } = plan.memory.ground.score.notes[plan.sounds[sound]!.head]!;
-  return {
-    ...fingering,
-    choices: new Map(fingering.choices).set(id, { ...fingering.choices.get(id), ...change }),
-  };
-};
+/** What binds the planner when one note is decided: nothing that only makes its bar like others. */
+const bindingFor = ({ score, fingering, alike, left }: Plan, note: NoteIndex): Fingering =>
+  withoutLikeness(score, fingering, alike, familyOf(score, left.sounds, score.notes[note]!.bar));
 
-/** The plan with the note's string and finger left to the planner, whoever fixed them. */
-const freed = (fingering: Fingering, plan: LeftPlan, sound: number): LeftPlan => {
-  const { ground, moments, setup, clock } = plan.memory;
-  const { id } = ground.score.notes[plan.sounds[sound]!.head]!;
-  const lock = moments.locks.get(id);
-  if (lock?.string === undefined && lock?.finger === undefined) return plan;
-  const free = withChoice(fingering, plan, sound, { string: null, finger: null });
-  return planLeft(ground.score, free, setup, clock, { memory: plan.memory });
-};
-
-/** Prices of a whole plan, worked out once for each. */
-const known = new WeakMap<LeftPlan, ReturnType<typeof leftPrices>>();
-export const pricesFor = (plan: LeftPlan): ReturnType<typeof leftPrices> => {
-  const prices = known.get(plan) ?? leftPrices(plan);
-  known.set(plan, prices);
-  return prices;
+const solvedWith = (
+  { score, left }: Plan,
+  fingering: Fingering,
+  note: NoteIndex,
+  change: Choice,
+): LeftPlan => {
+  const { setup, clock } = left.memory;
+  const { id } = score.notes[left.sounds[soundOf(left, note)]!.head]!;
+  const choices = new Map(fingering.choices).set(id, { ...fingering.choices.get(id), ...change });
+  return planLeft(score, { ...fingering, choices }, setup, clock, { memory: left.memory });
 };
 
 /** All ways to take a note, by price; empty for a note no hand can take. */
-export const choicesFor = (fingering: Fingering, plan: LeftPlan, note: NoteIndex): NoteChoices => {
-  const sound = soundOf(plan, note);
+export const choicesFor = (plan: Plan, note: NoteIndex): NoteChoices => {
+  const { left, alike, score } = plan;
+  const sound = soundOf(left, note);
   if (sound < 0) return { ways: [] };
-  return { ways: pricesFor(freed(fingering, plan, sound))[sound]! };
+  const binding = bindingFor(plan, note);
+  const lock = left.memory.moments.locks.get(score.notes[left.sounds[sound]!.head]!.id);
+  const isFree = lock?.string === undefined && lock?.finger === undefined;
+  const from =
+    isFree && binding === alike ? left : solvedWith(plan, binding, note, { string: null, finger: null });
+  return { ways: leftPrices(from)[sound]! };
 };
 
 /** What taking a note in another way would bring about. */
@@ -64,25 +63,30 @@ export interface ChoiceEffect {
 
 /** Solves the piece under one way of taking a note and tells what becomes different from the plan. */
 export const effectOf = (
-  fingering: Fingering,
-  plan: LeftPlan,
+  plan: Plan,
   note: NoteIndex,
   { string, finger }: Pick<PricedPlacement, 'string' | 'finger'>,
 ): ChoiceEffect => {
-  const { ground, setup, clock } = plan.memory;
-  const sound = soundOf(plan, note);
-  const locked = withChoice(fingering, plan, sound, { string: string as StringNumber, finger });
-  const other = planLeft(ground.score, locked, setup, clock, { memory: plan.memory });
-  const others = plan.choices.filter(
+  const { left } = plan;
+  const sound = soundOf(left, note);
+  const other = solvedWith(plan, bindingFor(plan, note), note, { string: string as StringNumber, finger });
+  const others = left.choices.filter(
     (choice, index) =>
       index !== sound &&
       (choice?.string !== other.choices[index]?.string || choice?.finger !== other.choices[index]?.finger),
   ).length;
-  return { terms: termDifferences(plan, other), others };
+  return { terms: termDifferences(left, other), others };
 };
 
-/** Notes that could as well be taken otherwise: their second best way costs less than the margin of taste. */
-export const nearTies = (plan: LeftPlan): readonly NoteIndex[] =>
-  pricesFor(plan).flatMap((ways, sound) =>
-    ways.length > 1 && ways[1]!.price < NEAR_TIE ? [plan.sounds[sound]!.head] : [],
-  );
+/**
+ * Notes that could as well be taken otherwise: their second best way costs less than the margin of taste. A bar that is
+ * fingered as the first one like it leaves the choices that one leaves.
+ */
+export const nearTies = ({ score, left }: Plan): readonly NoteIndex[] => {
+  const prices = leftPrices(left);
+  const isTie = (sound: number): boolean => (prices[sound]![1]?.price ?? Infinity) < NEAR_TIE;
+  const model = new Map(barReturns(score, left.sounds).flatMap(({ pairs }) => pairs));
+  return left.sounds
+    .filter(({ index }) => isTie(index) || (prices[index]!.length === 1 && isTie(model.get(index) ?? index)))
+    .map(({ head }) => head);
+};

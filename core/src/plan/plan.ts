@@ -61,6 +61,8 @@ export interface Plan {
   readonly score: Score;
   readonly setup: PlanSetup;
   readonly left: LeftPlan;
+  /** The teacher's fingering. */
+  readonly fingering: Fingering;
   /** The teacher's fingering with what was fixed so that bars that come back are alike. */
   readonly alike: Fingering;
   readonly right: RightPlan;
@@ -143,6 +145,7 @@ export const planPiece = (
     setup,
     left,
     right,
+    fingering,
     alike,
     notes,
     shifts: shiftsOf(left, setup.guitar, clock),

@@ -46,7 +46,7 @@ export interface FingeringMessage {
 
 /** Another way for a passage, as the sheet shows and takes it. */
 export interface WayView extends Pick<OtherWay, 'price' | 'terms' | 'character' | 'rejoins'> {
-  /** Left-hand choices that bring it about: those of the passage, and outside it what must follow. */
+  /** Left-hand choices in the passage that bring it about; what lies outside follows from them. */
   readonly choices: readonly (readonly [NoteId, Choice])[];
 }
 

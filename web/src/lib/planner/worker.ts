@@ -1,7 +1,6 @@
 import {
   choicesFor,
   effectOf,
-  EMPTY_FINGERING,
   marksOf,
   nearTies,
   otherWays,
@@ -33,7 +32,6 @@ let part: string | undefined;
 let imported: ImportedScore | undefined;
 let parseMs = 0;
 let latest: Plan | undefined;
-let latestFingering: Fingering = EMPTY_FINGERING;
 let timing = { left: 0, right: 0 };
 /** Plans of this piece by what was asked, the latest last: taking a change back finds its plan again. */
 let recent = new Map<string, Plan>();
@@ -44,9 +42,9 @@ const current = (): ImportedScore => {
   return imported;
 };
 
-const asked = (): { readonly plan: Plan; readonly fingering: Fingering } => {
+const planned = (): Plan => {
   if (!latest) throw new RangeError('nothing is planned');
-  return { plan: latest, fingering: latestFingering };
+  return latest;
 };
 
 const setupOf = (choice: SetupChoice): PlanSetup => {
@@ -126,7 +124,6 @@ const api: PlannerApi = {
     const [oldest] = recent.keys();
     if (recent.size > RECENT_PLANS && oldest !== undefined) recent.delete(oldest);
     latest = plan;
-    latestFingering = plan.alike;
     called();
     return {
       notes: plan.notes,
@@ -142,24 +139,24 @@ const api: PlannerApi = {
 
   choices(note) {
     called();
-    return choicesFor(asked().fingering, asked().plan.left, note);
+    return choicesFor(planned(), note);
   },
 
   effect(note, way) {
     called();
-    return effectOf(asked().fingering, asked().plan.left, note, way);
+    return effectOf(planned(), note, way);
   },
 
   nearTies() {
     called();
-    return nearTies(asked().plan.left);
+    return nearTies(planned());
   },
 
   otherWays(passage, hold) {
     called();
-    const { fingering, plan } = asked();
+    const plan = planned();
     const { score } = plan;
-    return otherWays(fingering, plan.left, passage, { hold }).map((way): WayView => {
+    return otherWays(plan, passage, { hold }).map((way): WayView => {
       const { price, terms, character, rejoins } = way;
       const choices = way.changed.flatMap((sound): [NoteId, Choice][] => {
         const choice = way.plan.choices[sound];
@@ -171,13 +168,11 @@ const api: PlannerApi = {
   },
 
   writeMusicXml() {
-    if (!latest) throw new RangeError('nothing is planned');
-    return writeMusicXml(source, marksOf(latest), part === undefined ? {} : { part });
+    return writeMusicXml(source, marksOf(planned()), part === undefined ? {} : { part });
   },
 
   writeJson() {
-    if (!latest) throw new RangeError('nothing is planned');
-    return JSON.stringify(planJson(latest, { parse: parseMs, ...timing }), null, 1);
+    return JSON.stringify(planJson(planned(), { parse: parseMs, ...timing }), null, 1);
   },
 };
 

@@ -243,9 +243,11 @@ export class Workbench {
       method: 'PATCH',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ setup }),
-    }).catch(() => {
-      this.notice = 'The setup could not be saved; it stays until this page is closed.';
-    });
+    })
+      .catch(() => undefined)
+      .then((response) => {
+        if (!response?.ok) this.notice = 'The setup could not be saved; it stays until this page is closed.';
+      });
   }
 
   exportMusicXml() {

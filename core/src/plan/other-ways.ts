@@ -2,8 +2,10 @@ import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { PassageRule, RuleId } from '../fingering/rules.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { NoteId } from '../score/score.ts';
-import { LEFT_TERMS, type LeftTerm } from './costs.ts';
-import { leftPrices, planLeft, type LeftPlan } from './plan-left.ts';
+import { withoutLikeness } from './alike.ts';
+import type { Plan } from './plan.ts';
+import { LEFT_TERMS, type LeftTerm } from '../left/costs.ts';
+import { leftPrices, planLeft, type LeftPlan } from '../left/plan-left.ts';
 
 /** Bars counted from 0, both included. */
 export interface Passage {
@@ -83,13 +85,14 @@ export const termDifferences = (
  * passage stays as planned, otherwise it gives way.
  */
 export const otherWays = (
-  fingering: Fingering,
-  plan: LeftPlan,
+  { score, fingering: own, alike, left: plan }: Plan,
   passage: Passage,
   { hold }: { readonly hold: boolean },
 ): readonly OtherWay[] => {
   const { ground, setup, clock } = plan.memory;
-  const { score, sounds } = ground;
+  const { sounds } = ground;
+  const bars = new Set(score.bars.map(({ index }) => index).slice(passage.from, passage.to + 1));
+  const fingering = withoutLikeness(score, own, alike, bars);
   const inside = sounds
     .filter(({ bar }) => bar >= passage.from && bar <= passage.to)
     .map(({ index }) => index);

@@ -1,25 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { EMPTY_FINGERING } from '../fingering/fingering.ts';
-import { STANDARD_GUITAR } from '../instrument/guitar.ts';
-import { clockOf } from '../score/clock.ts';
-import { exampleScore } from '../testing/planning.ts';
-import { handOf } from './hand.ts';
+import { planVoices } from '../testing/planning.ts';
 import { otherWays } from './other-ways.ts';
-import { planLeft, type LeftSetup } from './plan-left.ts';
 
-const setup: LeftSetup = { guitar: STANDARD_GUITAR, hand: handOf('medium'), school: 'balanced' };
-const planOf = (voices: readonly string[]) => {
-  const score = exampleScore({ voices });
-  return planLeft(score, EMPTY_FINGERING, setup, clockOf(score, 90));
-};
 const PASSAGE = { from: 1, to: 1 };
 // A line that lies in first position and, higher up, on thicker strings: common practice, no published source.
 const LINE = ['C3/8 D3/8 E3/8 F3/8 | E4/8 D4/8 C4/8 B3/8 | A3/8 G3/8 F3/8 E3/8'];
 
 describe('other ways', () => {
   it('are truly different, dearer than the plan, and cheapest first', () => {
-    const plan = planOf(LINE);
-    const ways = otherWays(EMPTY_FINGERING, plan, PASSAGE, { hold: false });
+    const plan = planVoices(LINE);
+    const ways = otherWays(plan, PASSAGE, { hold: false });
     expect(ways.length).toBeGreaterThanOrEqual(2);
     expect(ways.length).toBeLessThanOrEqual(5);
     const prices = ways.map((way) => way.price);
@@ -35,32 +25,38 @@ describe('other ways', () => {
   });
 
   it('account for their price term by term', () => {
-    const plan = planOf(LINE);
-    for (const { price, terms } of otherWays(EMPTY_FINGERING, plan, PASSAGE, { hold: false })) {
+    const plan = planVoices(LINE);
+    for (const { price, terms } of otherWays(plan, PASSAGE, { hold: false })) {
       const sum = Object.values(terms).reduce((total, each) => total + each, 0);
       expect(sum).toBeCloseTo(price, 1);
     }
   });
 
   it('leave everything outside as it is when asked to hold it, and cost no less for it', () => {
-    const plan = planOf(LINE);
-    const free = otherWays(EMPTY_FINGERING, plan, PASSAGE, { hold: false });
-    const held = otherWays(EMPTY_FINGERING, plan, PASSAGE, { hold: true });
+    const plan = planVoices(LINE);
+    const free = otherWays(plan, PASSAGE, { hold: false });
+    const held = otherWays(plan, PASSAGE, { hold: true });
     for (const way of held)
       way.plan.choices.forEach((choice, sound) => {
-        if (plan.sounds[sound]!.bar === 1) return;
+        if (plan.left.sounds[sound]!.bar === 1) return;
         expect([choice!.string, choice!.finger]).toEqual([
-          plan.choices[sound]!.string,
-          plan.choices[sound]!.finger,
+          plan.left.choices[sound]!.string,
+          plan.left.choices[sound]!.finger,
         ]);
       });
     expect(held[0]!.price).toBeGreaterThanOrEqual(free[0]!.price - 1e-9);
   });
 
   it('say where they come back to the plan', () => {
-    const plan = planOf(LINE);
-    const [way] = otherWays(EMPTY_FINGERING, plan, PASSAGE, { hold: true });
-    const secondBar = plan.sounds.find(({ bar }) => bar === 1)!.onset;
+    const plan = planVoices(LINE);
+    const [way] = otherWays(plan, PASSAGE, { hold: true });
+    const secondBar = plan.left.sounds.find(({ bar }) => bar === 1)!.onset;
     expect(way!.rejoins).toBeGreaterThan(secondBar);
+  });
+
+  it('are found for a passage that comes back, too', () => {
+    const motive = 'C4/8 E4/8 D4/8 F4/8 E4/8 D4/8 C4/8 D4/8';
+    const plan = planVoices([`${motive} | E4/4 G4/4 F4/4 E4/4 | ${motive}`]);
+    expect(otherWays(plan, { from: 2, to: 2 }, { hold: false }).length).toBeGreaterThan(0);
   });
 });
