@@ -20,7 +20,7 @@ const fingers = (page: Page) => page.locator('[data-finger-of]').allTextContents
 const saved = (page: Page) =>
   expect(page.locator('[data-save-state]')).toHaveAttribute('data-save-state', 'saved');
 const settled = async (page: Page) => {
-  await expect(page.getByTestId('status')).not.toContainText('planning');
+  await expect(page.getByTestId('status')).toHaveAttribute('aria-busy', 'false');
   await saved(page);
 };
 

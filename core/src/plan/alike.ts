@@ -18,12 +18,11 @@ export interface UnlikeReturn {
  * Beyond it the context is said to force the difference.
  */
 const WORTH_OF_LIKENESS = 1;
-/** Returns tried one by one when not all can be alike at once. */
-const MOST_TRIALS = 4;
-
 /** What the next plan of the piece goes on from. */
 export interface AlikeMemory {
   readonly left: LeftMemory;
+  /** What `left` was planned for. */
+  readonly fingering: Fingering;
   /** Returns known to be forced apart: they are not tried again at every change. */
   readonly unlike: readonly UnlikeReturn[];
 }
@@ -65,6 +64,16 @@ export const withoutLikeness = (
   return { ...alike, choices };
 };
 
+/** Notes whose string or finger is decided otherwise. */
+const differences = (one: Fingering, other: Fingering): number => {
+  const ids = new Set([...one.choices.keys(), ...other.choices.keys()]);
+  return [...ids].filter((id) => {
+    const here = one.choices.get(id);
+    const there = other.choices.get(id);
+    return here?.string !== there?.string || here?.finger !== there?.finger;
+  }).length;
+};
+
 const sameTaking = (plan: LeftPlan, [here, there]: readonly [number, number]): boolean =>
   plan.choices[here]?.string === plan.choices[there]?.string &&
   plan.choices[here]?.finger === plan.choices[there]?.finger;
@@ -73,6 +82,21 @@ const isUnlike =
   (plan: LeftPlan) =>
   ({ pairs }: BarReturn): boolean =>
     pairs.some((pair) => !sameTaking(plan, pair));
+
+/** Whether a plan gives up something in a bar that another does not. */
+const isWorseIn = (bar: number, plan: LeftPlan, than: LeftPlan): boolean => {
+  const isMore = (here: readonly number[], there: readonly number[]) =>
+    here.some((sound) => plan.sounds[sound]!.bar === bar && !there.includes(sound));
+  return (
+    isMore(plan.brokenLocks, than.brokenLocks) ||
+    isMore(plan.cut, than.cut) ||
+    isMore(plan.unplayable, than.unplayable) ||
+    isMore(
+      plan.brokenRules.map(({ sound }) => sound),
+      than.brokenRules.map(({ sound }) => sound),
+    )
+  );
+};
 
 const isWorse = (plan: LeftPlan, than: LeftPlan): boolean =>
   plan.brokenLocks.length > than.brokenLocks.length ||
@@ -114,25 +138,53 @@ export const likenReturns = (fingering: Fingering, plan: LeftPlan, earlier?: Ali
     planLeft(score, wanted, setup, clock, { memory });
 
   const together = fixed(fingering, plan, differing);
-  const all = solve(together, earlier?.left ?? plan.memory);
-  // The first bar itself may have moved meanwhile; then the bars are tried one by one.
-  if (
-    !isWorse(all, plan) &&
-    all.cost - plan.cost <= WORTH_OF_LIKENESS * differing.length &&
-    !differing.some(isUnlike(all))
-  )
-    return { left: all, fingering: together, unlike: known };
+  // Going on from the plan that is closer leaves less to solve anew.
+  const fromEarlier =
+    earlier !== undefined && differences(earlier.fingering, together) <= differences(fingering, together);
+  const all = solve(together, fromEarlier ? earlier.left : plan.memory);
+  const isWorth = (one: LeftPlan, returns: readonly BarReturn[]): boolean =>
+    !isWorse(one, plan) &&
+    one.cost - plan.cost <= WORTH_OF_LIKENESS * returns.length &&
+    // The first bar itself may have moved meanwhile.
+    !returns.some(isUnlike(one));
+  if (isWorth(all, differing)) return { left: all, fingering: together, unlike: known };
 
-  let best: AlikePlan = { left: plan, fingering, unlike: [] };
-  const unlike: UnlikeReturn[] = [...known];
-  for (const each of differing.slice(0, MOST_TRIALS)) {
-    const wanted = fixed(best.fingering, best.left, [each]);
-    const one = solve(wanted, best.left.memory);
-    const price = isWorse(one, best.left) || isUnlike(one)(each) ? Infinity : one.cost - best.left.cost;
-    if (price <= WORTH_OF_LIKENESS) best = { left: one, fingering: wanted, unlike: [] };
-    else unlike.push({ bar: each.bar, like: each.like, price });
+  const prices = pricesOfLikeness(plan, all, differing);
+  const priced = (returns: readonly BarReturn[]): UnlikeReturn[] =>
+    returns.map(({ bar, like }) => ({ bar, like, price: prices.get(bar)! }));
+  const isCheap = ({ bar }: BarReturn): boolean => prices.get(bar)! <= WORTH_OF_LIKENESS;
+  const cheap = differing.filter(isCheap);
+  const dear = differing.filter((each) => !isCheap(each));
+  if (cheap.length > 0 && dear.length > 0) {
+    const wanted = fixed(fingering, plan, cheap);
+    const some = solve(wanted, all.memory);
+    if (isWorth(some, cheap)) return { left: some, fingering: wanted, unlike: [...known, ...priced(dear)] };
   }
-  for (const each of differing.slice(MOST_TRIALS))
-    if (isUnlike(best.left)(each)) unlike.push({ bar: each.bar, like: each.like, price: Infinity });
-  return { ...best, unlike };
+  return { left: plan, fingering, unlike: [...known, ...priced(differing)] };
+};
+
+/**
+ * What each of some returns costs by itself, in units of effort, when all of them are fingered alike: every moment's
+ * difference counts for the return that is nearest. Infinite where something had to give way or the bar stays unlike.
+ */
+const pricesOfLikeness = (
+  free: LeftPlan,
+  alike: LeftPlan,
+  returns: readonly BarReturn[],
+): ReadonlyMap<number, number> => {
+  const prices = new Map(
+    returns.map((each) => [
+      each.bar,
+      isUnlike(alike)(each) || isWorseIn(each.bar, alike, free) ? Infinity : 0,
+    ]),
+  );
+  const slices = alike.hands.map(({ slice }) => slice);
+  let near = 0;
+  slices.forEach(({ bar }, index) => {
+    while (near + 1 < returns.length && returns[near + 1]!.bar - bar < bar - returns[near]!.bar) near += 1;
+    const nearest = returns[near]!.bar;
+    const difference = alike.memory.stepCosts[index]! - free.memory.stepCosts[index]!;
+    prices.set(nearest, prices.get(nearest)! + difference);
+  });
+  return prices;
 };

@@ -157,7 +157,7 @@ export const planPiece = (
       leftSetup,
       clock,
       left: base.memory,
-      alike: { left: left.memory, unlike },
+      alike: { left: left.memory, fingering: alike, unlike },
       right: right.memory,
     },
   };

@@ -11,15 +11,7 @@ import {
 const note = (step: string, octave: number, duration: number, voice: number, type: string): string =>
   `<note><pitch><step>${step}</step><octave>${octave}</octave></pitch><duration>${duration}</duration><voice>${voice}</voice><type>${type}</type></note>`;
 
-const bar = (number: number, melody: readonly (readonly [string, number])[]): string => {
-  const attributes =
-    '<attributes><divisions>2</divisions><time><beats>3</beats><beat-type>4</beat-type></time><clef><sign>G</sign><line>2</line><clef-octave-change>-1</clef-octave-change></clef></attributes>';
-  const upper = melody.map(([step, octave]) => note(step, octave, 1, 1, 'eighth')).join('');
-  const bass = note(number % 2 === 0 ? 'A' : 'E', 3, 6, 2, 'half').replace('</type>', '</type><dot/>');
-  return `<measure number="${number}">${number === 1 ? attributes : ''}${upper}<backup><duration>6</duration></backup>${bass}</measure>`;
-};
-
-const EXERCISE: readonly (readonly [string, number])[] = [
+const MELODY: readonly (readonly [string, number])[] = [
   ['E', 4],
   ['G', 4],
   ['C', 5],
@@ -27,12 +19,32 @@ const EXERCISE: readonly (readonly [string, number])[] = [
   ['D', 5],
   ['B', 4],
 ];
+const BROKEN_CHORD: readonly (readonly [string, number])[] = [
+  ['C', 4],
+  ['G', 4],
+  ['C', 5],
+  ['E', 5],
+  ['C', 5],
+  ['G', 4],
+];
+
+/** A bar with a held bass, as an arpeggio or as a line; every third returns, so that likeness is looked for too. */
+const bar = (index: number): string => {
+  const attributes =
+    '<attributes><divisions>2</divisions><time><beats>3</beats><beat-type>4</beat-type></time><clef><sign>G</sign><line>2</line><clef-octave-change>-1</clef-octave-change></clef></attributes>';
+  const notes = index % 3 === 1 ? BROKEN_CHORD : MELODY;
+  const turn = index % 3 === 2 ? 0 : index % 6;
+  const upper = [...notes.slice(turn), ...notes.slice(0, turn)]
+    .map(([step, octave]) => note(step, octave, 1, 1, 'eighth'))
+    .join('');
+  const bass = note(index % 2 === 0 ? 'E' : 'A', 3, 6, 2, 'half').replace('</type>', '</type><dot/>');
+  const held = index % 3 === 0 ? `<backup><duration>6</duration></backup>${bass}` : '';
+  return `<measure number="${index + 1}">${index === 0 ? attributes : ''}${upper}${held}</measure>`;
+};
 
 /** A little score that nobody sees. */
 export const exerciseScore = (): Score => {
-  const bars = Array.from({ length: 10 }, (_, index) =>
-    bar(index + 1, [...EXERCISE.slice(index % 6), ...EXERCISE.slice(0, index % 6)]),
-  );
+  const bars = Array.from({ length: 12 }, (_, index) => bar(index));
   const read = readMusicXml(
     `<score-partwise version="4.0"><part-list><score-part id="P1"><part-name>Guitar</part-name></score-part></part-list><part id="P1">${bars.join('')}</part></score-partwise>`,
   );
@@ -41,7 +53,7 @@ export const exerciseScore = (): Score => {
 };
 
 /** Changes tried on the exercise: enough for the planner's code to be compiled in earnest. */
-const TRIALS = 16;
+const TRIALS = 40;
 
 /**
  * Plans the exercise and then changes of it, one each time it is asked to go on. The first piece a teacher opens,

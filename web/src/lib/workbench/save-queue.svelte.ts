@@ -5,6 +5,9 @@ import { MAX_EDITS_PER_REQUEST, saveOutcomeSchema, type SavedEdit, type SentEdit
 /** How long to wait before trying again when the server cannot be reached, ms. */
 const RETRY_AFTER = [1000, 2000, 5000, 10_000];
 
+/** Quiet after an edit before it is sent, in ms: the new plan comes first, and quick edits travel together. */
+const SETTLE = 300;
+
 export type SaveState = 'saved' | 'saving' | 'offline' | 'asking' | 'refused';
 export type Conflict = Rebase['conflicts'][number];
 
@@ -61,7 +64,9 @@ export class SaveQueue {
   add(edit: Edit): void {
     this.#pending.push({ id: crypto.randomUUID(), edit });
     this.#changed();
-    void this.send();
+    if (this.state === 'saved') this.state = 'saving';
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.send(), SETTLE);
   }
 
   /** Tries to send now: after an edit, when the connection is back, when the page asks. */
@@ -146,7 +151,9 @@ export class SaveQueue {
     return this.#base;
   }
 
+  /** Sends what has not settled yet, without waiting for the answer. */
   close(): void {
+    void this.send();
     this.#closed = true;
     clearTimeout(this.#timer);
   }

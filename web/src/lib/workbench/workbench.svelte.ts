@@ -44,6 +44,8 @@ export interface WorkbenchStart {
 
 /** Quiet before prices are asked for, in ms: walking through a piece must not pile them up. */
 export const PAUSE = 250;
+/** A change is planned in silence for so long, in ms: most are done by then, and a flash of news would only distract. */
+const SILENCE = 250;
 
 const sameFingering = (a: NotePlan, b: NotePlan): boolean =>
   a.string === b.string && a.finger === b.finger && a.pluck === b.pluck;
@@ -57,6 +59,8 @@ export class Workbench {
   fingering = $state.raw<Fingering>(EMPTY_FINGERING);
   plan = $state.raw<PlanView>();
   planning = $state(false);
+  /** Whether the teacher waits for a plan long enough to be told. */
+  slow = $state(false);
   progress = $state(0);
   caret = $state<NoteIndex>(0);
   /** Priced ways to take the note at the caret; empty until they are known. */
@@ -144,6 +148,8 @@ export class Workbench {
     }
     this.planning = true;
     this.progress = 0;
+    this.slow = this.plan === undefined;
+    const tell = setTimeout(() => (this.slow = true), SILENCE);
     try {
       do {
         this.#replanAgain = false;
@@ -161,7 +167,9 @@ export class Workbench {
     } catch {
       this.notice = 'The planner stopped. Your decisions are kept; load the page again to go on.';
     } finally {
+      clearTimeout(tell);
       this.planning = false;
+      this.slow = false;
     }
     await this.#lookForTies();
   }

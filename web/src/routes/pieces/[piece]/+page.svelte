@@ -141,8 +141,14 @@
       <aside
         class="space-y-5 lg:sticky lg:top-16 lg:max-h-[calc(100vh-5rem)] lg:self-start lg:overflow-y-auto lg:border-l lg:border-base-300 lg:pl-4"
       >
-        <div class="min-h-6 text-sm" role="status" aria-live="polite" data-testid="status">
-          {#if workbench.planning}
+        <div
+          class="min-h-6 text-sm"
+          role="status"
+          aria-live="polite"
+          aria-busy={workbench.planning}
+          data-testid="status"
+        >
+          {#if workbench.slow}
             <progress
               class="progress progress-secondary w-40"
               value={workbench.progress}
