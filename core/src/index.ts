@@ -40,7 +40,7 @@ export {
   type LeftWeight,
   type LeftWeights,
 } from './left/costs.ts';
-export { RIGHT_COST_RULES, RIGHT_SCHOOLS, type RightSchool } from './right/costs.ts';
+export { RIGHT_COST_RULES } from './right/costs.ts';
 export { PRICE_LIMIT, type PricedPlacement } from './left/prices.ts';
 export { otherWays, type Character, type OtherWay, type Passage } from './plan/other-ways.ts';
 export {

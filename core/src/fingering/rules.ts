@@ -1,7 +1,10 @@
 import * as z from 'zod';
 import type { Branded } from '../music/branded.ts';
+import { RIGHT_SCHOOLS } from './vocabulary.ts';
 
 export type RuleId = Branded<string, 'RuleId'>;
+/** Letters of p, i, m and a in the order in which they play. */
+export type Pattern = Branded<string, 'Pattern'>;
 
 const passage = {
   /** First and last bar, counted from 0, both included. */
@@ -9,7 +12,15 @@ const passage = {
   to: z.number().int().nonnegative(),
 };
 
-/** What a teacher asks of the left hand over a range of bars. */
+/** An order of fingers of the right hand, repeated over and over: letters of p, i, m, a. */
+export const patternSchema = z
+  .string()
+  .min(1)
+  .max(32)
+  .regex(/^[pima]+$/, 'A pattern is written with the letters p, i, m and a.')
+  .transform((letters) => letters as Pattern);
+
+/** What a teacher asks of the hands over a range of bars. */
 export const passageRuleSchema = z.discriminatedUnion('kind', [
   /** The hand stays in one position, named by the fret of the first finger. */
   z.strictObject({ kind: z.literal('position'), ...passage, position: z.number().int().min(1).max(19) }),
@@ -17,9 +28,17 @@ export const passageRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('stopped'), ...passage }),
   /** Notes ring on to the end of their bar, or stop as they are written, whatever the planner would infer. */
   z.strictObject({ kind: z.literal('ringing'), ...passage, rings: z.boolean() }),
+  /** Single lines follow a school of the right hand. */
+  z.strictObject({ kind: z.literal('school'), ...passage, school: z.enum(RIGHT_SCHOOLS) }),
+  /** The right hand repeats an order of fingers, from the first note of the range on. */
+  z.strictObject({ kind: z.literal('pattern'), ...passage, pattern: patternSchema }),
 ]);
 export type PassageRule = z.infer<typeof passageRuleSchema>;
 export type PassageRuleKind = PassageRule['kind'];
+
+const RIGHT_KINDS: ReadonlySet<PassageRuleKind> = new Set(['school', 'pattern']);
+/** Whether a rule speaks to the right hand; the others speak to the left. */
+export const isForRightHand = ({ kind }: PassageRule): boolean => RIGHT_KINDS.has(kind);
 
 export const sameRule = (a: PassageRule | undefined, b: PassageRule | undefined): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);

@@ -9,3 +9,7 @@ export type Pluck = (typeof PLUCKS)[number];
 export const STROKE_FINGERS = ['p', 'i', 'm', 'a'] as const;
 /** The fingers that pluck single strings. */
 export type StrokeFinger = (typeof STROKE_FINGERS)[number];
+
+/** Schools of the right hand: how single lines alternate. Handbook §4. */
+export const RIGHT_SCHOOLS = ['free', 'strict-im', 'strict-mi', 'three-finger', 'thumb-index'] as const;
+export type RightSchool = (typeof RIGHT_SCHOOLS)[number];

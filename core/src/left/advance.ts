@@ -1,4 +1,5 @@
 import { HeldNotes, ResidueGroups, withinWindow } from './groups.ts';
+import { TABLE_FRETS } from './hand.ts';
 import { SLOTS, StateTable, type Layer } from './layer.ts';
 import type { Moment } from './moment.ts';
 import type { Stepper } from './step.ts';
@@ -7,10 +8,14 @@ import { lowestIndex } from './string-masks.ts';
 /** What a search may spend. */
 export interface SearchBudget {
   /**
-   * A state is left behind when another one holding the same notes is cheaper by more than this. Not proven to
-   * lose nothing: the tests compare it with Infinity, which keeps everything.
+   * A state is left behind when another one holding the same notes is cheaper by more than this, in units of effort.
+   * Not proven to lose nothing: the tests compare it with Infinity, which keeps everything.
    */
   readonly window: number;
+  /**
+   * The same among states in one hand position, which no shift tells apart; at most `window`.
+   */
+  readonly windowInPosition: number;
   /** States kept at one moment; beyond it the cheapest are kept and the result is marked as not exact. */
   readonly maxStates: number;
 }
@@ -60,6 +65,8 @@ export class Advance {
   private optionHeld = new Int32Array(0);
   /** By notes held on before and by the option: the cheapest way found so far. */
   private cheapest = new Float64Array(0);
+  /** The same by hand position. */
+  private cheapestAt = new Float64Array(0);
   private readonly stepper: Stepper;
   private readonly budget: SearchBudget;
 
@@ -90,9 +97,13 @@ export class Advance {
     for (let option = 0; option < count; option += 1)
       this.optionHeld[option] = this.heldByOption.ofOption(moment, option, isHeldOn);
     const width = this.heldByOption.count;
-    if (this.cheapest.length < groups.count * width)
-      this.cheapest = new Float64Array(groups.count * width * 2);
-    this.cheapest.fill(Infinity, 0, groups.count * width);
+    const classes = groups.count * width;
+    if (this.cheapest.length < classes) {
+      this.cheapest = new Float64Array(classes * 2);
+      this.cheapestAt = new Float64Array(classes * 2 * TABLE_FRETS);
+    }
+    this.cheapest.fill(Infinity, 0, classes);
+    this.cheapestAt.fill(Infinity, 0, classes * TABLE_FRETS);
 
     let row = 0;
     tryOptions(
@@ -106,7 +117,7 @@ export class Advance {
     );
     const kept =
       budget.window < Infinity
-        ? withinWindow(table, budget.window, this.heldByState, isHeldOn)
+        ? withinWindow(table, budget, this.heldByState, isHeldOn)
         : Array.from({ length: table.count }, (_, state) => state);
     return { layer: table.layer(kept, budget.maxStates), exact: kept.length <= budget.maxStates };
   }
@@ -161,7 +172,11 @@ export class Advance {
     const { cheapest, groups, stepper } = this;
     const first = groups.start[group]!;
     const lead = groups.members[first]!;
-    let best = cheapest[held]! + this.budget.window;
+    const heldAt = held * TABLE_FRETS + position;
+    let best = Math.min(
+      cheapest[held]! + this.budget.window,
+      this.cheapestAt[heldAt]! + this.budget.windowInPosition,
+    );
     const leadCost = before ? before.cost[lead]! : 0;
     if (leadCost + stepper.leastCost(option, position) >= best) return true;
     const shared = stepper.frame(lead, option, position);
@@ -179,6 +194,7 @@ export class Advance {
     }
     if (from < 0) return true;
     if (best < cheapest[held]!) cheapest[held] = best;
+    if (best < this.cheapestAt[heldAt]!) this.cheapestAt[heldAt] = best;
     stepper.settle(from);
     this.table.offer(position, stepper.next, 0, best, before ? from : -1, option);
     return true;

@@ -1,3 +1,5 @@
+import type { SearchBudget } from './advance.ts';
+import { TABLE_FRETS } from './hand.ts';
 import { packSlot, SLOTS, slotSound, StateTable } from './layer.ts';
 import type { Moment } from './moment.ts';
 import type { LeavingStates } from './leaving.ts';
@@ -95,25 +97,35 @@ export class HeldNotes {
   }
 }
 
-/** The states of a table within `window` of the cheapest that holds the same notes on. */
+/** The states of a table within the windows of the cheapest that hold the same notes on. */
 export const withinWindow = (
   table: StateTable,
-  window: number,
+  { window, windowInPosition }: SearchBudget,
   held: HeldNotes,
   isHeldOn: (sound: number) => boolean,
 ): number[] => {
   held.clear();
-  const cheapest: number[] = [];
-  const groupOf: number[] = [];
+  const classOf = new Int32Array(table.count);
+  for (let state = 0; state < table.count; state += 1)
+    classOf[state] = held.ofSlots(table.slots, state * SLOTS, isHeldOn);
+  const cheapest = new Float64Array(held.count).fill(Infinity);
+  const cheapestAt = new Float64Array(held.count * TABLE_FRETS).fill(Infinity);
   for (let state = 0; state < table.count; state += 1) {
-    const group = held.ofSlots(table.slots, state * SLOTS, isHeldOn);
-    groupOf.push(group);
+    const own = classOf[state]!;
+    const at = own * TABLE_FRETS + table.position[state]!;
     const cost = table.cost[state]!;
-    if (group === cheapest.length) cheapest.push(cost);
-    else if (cost < cheapest[group]!) cheapest[group] = cost;
+    if (cost < cheapest[own]!) cheapest[own] = cost;
+    if (cost < cheapestAt[at]!) cheapestAt[at] = cost;
   }
   const kept: number[] = [];
-  for (let state = 0; state < table.count; state += 1)
-    if (table.cost[state]! <= cheapest[groupOf[state]!]! + window) kept.push(state);
+  for (let state = 0; state < table.count; state += 1) {
+    const own = classOf[state]!;
+    const cost = table.cost[state]!;
+    if (
+      cost <= cheapest[own]! + window &&
+      cost <= cheapestAt[own * TABLE_FRETS + table.position[state]!]! + windowInPosition
+    )
+      kept.push(state);
+  }
   return kept;
 };

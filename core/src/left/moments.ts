@@ -1,5 +1,5 @@
 import { locksOf, type Fingering, type Lock } from '../fingering/fingering.ts';
-import { barsUnderOtherRules, covers, type PassageRule } from '../fingering/rules.ts';
+import { barsUnderOtherRules, covers, isForRightHand, type PassageRule } from '../fingering/rules.ts';
 import type { NoteId } from '../score/score.ts';
 import type { Ground } from './ground.ts';
 import type { Hand, NeckTables } from './hand.ts';
@@ -98,7 +98,7 @@ export const momentsOf = (
 ): Moments => {
   const { score, sounds, slices } = ground;
   const locks = locksOf(score, fingering);
-  const rules = [...fingering.rules.values()];
+  const rules = [...fingering.rules.values()].filter((rule) => !isForRightHand(rule));
   const lockOf: LockOf = (sound) => locks.get(score.notes[sounds[sound]!.head]!.id);
   const changed = earlier && changedSlices(ground, earlier, locks, rules);
   const placed = earlier?.placed ?? new Map<string, PlacedMoment>();

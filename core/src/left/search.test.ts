@@ -123,7 +123,7 @@ describe('the search', () => {
           const clock = clockOf(score, 100);
           const windowed = planLeft(score, EMPTY_FINGERING, setup, clock);
           const whole = planLeft(score, EMPTY_FINGERING, setup, clock, {
-            budget: { window: Infinity, maxStates: 1e6 },
+            budget: { window: Infinity, windowInPosition: Infinity, maxStates: 1e6 },
           });
           expect(windowed.cost).toBeCloseTo(whole.cost, 6);
         },

@@ -10,6 +10,8 @@ import { isInside, isSeveral, lowestBit, lowestIndex, stringsOf } from './string
 /** Receives every amount with its name when a path is accounted for. */
 export type Ledger = (term: LeftTerm, sound: number, amount: number) => void;
 
+/** Nothing has been framed yet. */
+const UNKNOWN = -1;
 const MAX_HURRY_HOP = 2;
 const MIN_HURRY_HOP = 0.15;
 /** Frets a ringing finger may lie away from its home before the hand has left it. */
@@ -36,9 +38,19 @@ export class Stepper {
   private shiftHurry = 1;
 
   // The frame: what survives and where the hand goes.
+  private state = UNKNOWN;
   private option = 0;
   private to = 0;
-  private kept = 0;
+  /** Strings that sound and are struck elsewhere than where they lie. */
+  private struckAway = 0;
+  /** Strings on which something lies and nothing is struck, and those of them that can stay so. */
+  private lying = 0;
+  private keepable = 0;
+  /** Strings whose ringing finger stays only where the hand does not leave it behind. */
+  private straying = 0;
+  private kept = UNKNOWN;
+  private keptStopped = false;
+  private liftingCost = 0;
   private keptFingers = 0;
   private openSounds = 0;
   private isHome = false;
@@ -74,6 +86,7 @@ export class Stepper {
     );
     this.shiftHurry = Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / moment.secondsBefore);
     this.leaving.take(layer, moment, one);
+    this.state = UNKNOWN;
   }
 
   /** End of a sound as written, in ticks. */
@@ -112,28 +125,56 @@ export class Stepper {
    */
   frame(state: number, option: number, position: number, ledger?: Ledger): number {
     const { costs, leaving, options } = this;
-    const base = state * STRINGS;
-    this.option = option;
+    if (state !== this.state || option !== this.option) this.loosen(state, option);
     this.to = position;
-    this.cuts = 0;
-    this.openingsKnown = false;
+    let kept = this.keepable;
+    if (this.straying !== 0) kept &= ~this.strayed(state, position);
+    if (kept !== this.kept || ledger) this.keep(state, kept, ledger);
+    this.isHome =
+      ((options.homes[option]! >> position) & 1) === 1 ||
+      (this.keptFingers !== 0 && this.isKeptHome(state, position));
+    let cost = this.liftingCost;
+    const index = leaving.fingerMask[state * FINGERS + 1]! & kept;
+    if (isSeveral(index) && leaving.fingerBound[state * FINGERS + 1]! >= RINGING) {
+      const amount = costs.barreHold * this.moment.beatsBefore;
+      cost += amount;
+      ledger?.('barre', this.moment.struck[0] ?? -1, amount);
+    }
+    return cost + this.struckCosts(options.fingersUsed[option]! > 0 || this.keptStopped, ledger);
+  }
+
+  /** What can stay down beside an option wherever the hand lies. */
+  private loosen(state: number, option: number): void {
+    const { leaving, options } = this;
+    const base = state * STRINGS;
+    this.state = state;
+    this.option = option;
     const stopped = options.fingersUsed[option]! > 0;
     const stringMask = options.stringMask[option]!;
-    let cost = 0;
-    let lifted = 0;
+    this.struckAway = 0;
     for (let rest = leaving.sounding[state]! & stringMask; rest !== 0; rest &= rest - 1) {
       const k = lowestIndex(rest);
-      if (!this.isStruckInPlace(base + k, option, k)) lifted |= 1 << k;
+      if (!this.isStruckInPlace(base + k, option, k)) this.struckAway |= 1 << k;
     }
-    let kept = (stopped ? leaving.sounding[state]! : leaving.lying[state]!) & ~stringMask;
-    if (kept !== 0) {
-      const dropped = stopped
-        ? this.conflicts(state, option, kept, position)
-        : this.coveredOpen(state, option, kept);
-      kept &= ~dropped;
-      lifted |= dropped;
-    }
-    for (let rest = lifted; rest !== 0; rest &= rest - 1) {
+    this.lying = (stopped ? leaving.sounding[state]! : leaving.lying[state]!) & ~stringMask;
+    this.keepable = this.lying;
+    this.straying = 0;
+    if (this.lying !== 0)
+      this.keepable &= ~(stopped
+        ? this.conflicts(state, option, this.lying)
+        : this.coveredOpen(state, option, this.lying));
+    this.kept = UNKNOWN;
+    this.isLow = options.highestFret[option]! <= FIRST_POSITION_FRET;
+  }
+
+  /** Takes up what stays down: its fingers, its open strings, and what it costs to lift the rest. */
+  private keep(state: number, kept: number, ledger?: Ledger): void {
+    const { costs, leaving, option, options } = this;
+    const base = state * STRINGS;
+    const stringMask = options.stringMask[option]!;
+    let cost = 0;
+    this.cuts = 0;
+    for (let rest = this.struckAway | (this.lying & ~kept); rest !== 0; rest &= rest - 1) {
       const k = lowestIndex(rest);
       const bound = leaving.bound[base + k]!;
       const isStruckAgain = ((stringMask >> k) & 1) === 1;
@@ -146,36 +187,46 @@ export class Stepper {
         ledger?.('ringing lifted', slotSound(leaving.slot[base + k]!), costs.liftRinging);
       }
     }
-
+    this.liftingCost = cost;
     let keptFingers = 0;
-    let keptHome = false;
-    let keptStopped = false;
+    this.keptStopped = false;
     let openSounds = options.openMask[option]!;
     for (let rest = kept; rest !== 0; rest &= rest - 1) {
       const k = lowestIndex(rest);
       const finger = leaving.finger[base + k]!;
-      if (finger === 0) {
-        openSounds |= 1 << k;
-        continue;
+      if (finger === 0) openSounds |= 1 << k;
+      else {
+        keptFingers |= 1 << finger;
+        if (leaving.bound[base + k]! >= RINGING) this.keptStopped = true;
       }
-      keptFingers |= 1 << finger;
-      if (leaving.bound[base + k]! >= RINGING) keptStopped = true;
-      if (leaving.fret[base + k]! - finger + 1 === position) keptHome = true;
     }
     this.kept = kept;
     this.keptFingers = keptFingers;
     this.openSounds = openSounds;
-    this.isHome = keptHome || ((options.homes[option]! >> position) & 1) === 1;
     this.isLone = options.fingersUsed[option] === 1 && keptFingers === 0;
-    this.isLow = options.highestFret[option]! <= FIRST_POSITION_FRET;
+    this.openingsKnown = false;
+  }
 
-    const index = leaving.fingerMask[state * FINGERS + 1]! & kept;
-    if (isSeveral(index) && leaving.fingerBound[state * FINGERS + 1]! >= RINGING) {
-      const amount = costs.barreHold * this.moment.beatsBefore;
-      cost += amount;
-      ledger?.('barre', this.moment.struck[0] ?? -1, amount);
+  /** Whether a finger that stays down is at home in a position. */
+  private isKeptHome(state: number, position: number): boolean {
+    for (let rest = this.keptFingers; rest !== 0; rest &= rest - 1) {
+      const finger = lowestIndex(rest);
+      if (this.leaving.fingerFret[state * FINGERS + finger]! - finger + 1 === position) return true;
     }
-    return cost + this.struckCosts(stopped || keptStopped, ledger);
+    return false;
+  }
+
+  /** Strings whose ringing finger the hand leaves behind when it lies at a position. */
+  private strayed(state: number, position: number): number {
+    const { leaving } = this;
+    const base = state * STRINGS;
+    let strayed = 0;
+    for (let rest = this.straying; rest !== 0; rest &= rest - 1) {
+      const k = lowestIndex(rest);
+      const away = leaving.fret[base + k]! - (position + leaving.finger[base + k]! - 1);
+      if (away > REACH_FROM_HOME || away < -REACH_FROM_HOME) strayed |= 1 << k;
+    }
+    return strayed;
   }
 
   /** Whether a string that sounds is struck again where it lies; a held note by the same finger. */
@@ -371,7 +422,7 @@ export class Stepper {
   }
 
   /** Strings of what was kept that cannot stay beside the option: order, reach, one finger one place, barres. */
-  private conflicts(state: number, option: number, kept: number, position: number): number {
+  private conflicts(state: number, option: number, kept: number): number {
     const { leaving, options } = this;
     const base = state * STRINGS;
     let dropped = this.coveredOpen(state, option, kept);
@@ -387,11 +438,7 @@ export class Stepper {
       if (fret < options.lowestBeside[own]! || fret > options.highestBeside[own]!) dropped |= bit;
       else if (options.fingerMask[own] !== 0) {
         if (options.fingerFret[own] !== fret || !this.joins(state, option, kept, finger)) dropped |= bit;
-      } else if (
-        leaving.bound[base + k] === RINGING &&
-        Math.abs(fret - (position + finger - 1)) > REACH_FROM_HOME
-      )
-        dropped |= bit;
+      } else if (leaving.bound[base + k] === RINGING) this.straying |= bit;
     }
     return dropped;
   }

@@ -4,7 +4,9 @@ import { likenReturns, type AlikeMemory } from './alike.ts';
 import { handOf, type Hand } from '../left/hand.ts';
 import { planLeft, type LeftMemory, type LeftPlan, type LeftSetup } from '../left/plan-left.ts';
 import type { LeftSchool, LeftWeights } from '../left/costs.ts';
-import type { RightSchool } from '../right/costs.ts';
+import type { Pattern } from '../fingering/rules.ts';
+import type { RightSchool } from '../fingering/vocabulary.ts';
+import { DEFAULT_RIGHT_SETUP, type RightSetup } from '../right/setup.ts';
 import { planRight, type RightMemory, type RightPlan } from '../right/plan-right.ts';
 import { findingsOf, type Finding } from '../review/findings.ts';
 import { clockOf, type Clock } from '../score/clock.ts';
@@ -19,6 +21,12 @@ export interface PlanSetup {
   readonly left: LeftSchool;
   readonly leftWeights?: LeftWeights;
   readonly right: RightSchool;
+  /** Order of the fingers in tremolo; the planner's own choice when missing. */
+  readonly tremolo?: Pattern;
+  /** Whether the thumb may play twice running in a line; yes when missing. */
+  readonly doubleThumb?: boolean;
+  /** Whether equal cells keep one order of fingers; yes when missing. */
+  readonly keepOrder?: boolean;
   /** Working tempo in quarters a minute; the piece's own when missing. */
   readonly tempo?: number;
 }
@@ -79,6 +87,7 @@ export interface PlanMemory {
   readonly setup: PlanSetup;
   readonly score: Score;
   readonly leftSetup: LeftSetup;
+  readonly rightSetup: RightSetup;
   readonly clock: Clock;
   readonly left: LeftMemory;
   readonly alike: AlikeMemory;
@@ -110,6 +119,12 @@ export const planPiece = (
     school: setup.left,
     ...(setup.leftWeights && { weights: setup.leftWeights }),
   };
+  const rightSetup = reuse?.rightSetup ?? {
+    school: setup.right,
+    doubleThumb: setup.doubleThumb ?? DEFAULT_RIGHT_SETUP.doubleThumb,
+    keepOrder: setup.keepOrder ?? DEFAULT_RIGHT_SETUP.keepOrder,
+    ...(setup.tremolo !== undefined && { tremolo: setup.tremolo }),
+  };
   const now = options.now ?? (() => 0);
   const started = now();
   const base = planLeft(score, fingering, leftSetup, clock, {
@@ -118,7 +133,7 @@ export const planPiece = (
   });
   const { left, fingering: alike, unlike } = likenReturns(fingering, base, reuse?.alike);
   const between = now();
-  const right = planRight(score, fingering, left, setup.right, clock, reuse?.right);
+  const right = planRight(score, fingering, left, rightSetup, clock, reuse?.right);
   options.onTiming?.({ left: between - started, right: now() - between });
 
   const locks = locksOf(score, fingering);
@@ -155,6 +170,7 @@ export const planPiece = (
       setup,
       score,
       leftSetup,
+      rightSetup,
       clock,
       left: base.memory,
       alike: { left: left.memory, fingering: alike, unlike },

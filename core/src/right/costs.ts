@@ -1,3 +1,4 @@
+import type { RightSchool } from '../fingering/vocabulary.ts';
 import type { CostRule } from '../left/costs.ts';
 
 const rule = (value: number, unit: string, reason: string): CostRule => ({ value, unit, reason });
@@ -26,7 +27,11 @@ export const RIGHT_COST_RULES = {
   thumbOnThird: rule(0.6, 'per note', 'the thumb may take ③'),
   thumbOnSecond: rule(2, 'per note', 'the thumb hardly ever takes ②'),
   thumbOnFirst: rule(3, 'per note', 'the thumb hardly ever takes ①'),
-  thumbAboveIndex: rule(0.8, 'per note', 'the thumb plays on the treble side of the index'),
+  thumbAboveIndex: rule(
+    0.8,
+    'per note',
+    'the thumb plays on the treble side of the index that has just played',
+  ),
   bassWithoutThumb: rule(1.6, 'per note', 'the bass voice belongs to the thumb'),
   melodyWithThumb: rule(1.1, 'per note', 'a melody does not belong to the thumb'),
   ring: rule(0.12, 'per note', 'i and m are the stronger pair'),
@@ -34,7 +39,16 @@ export const RIGHT_COST_RULES = {
   fingersOnBass: rule(0.2, 'per note', 'i and m on ⑤ and ⑥'),
   risingOnString: rule(0.03, 'per pair', 'on one string the fingers fall from a to i of themselves'),
   unevenChord: rule(0.15, 'per string', 'fingers of a chord lie most easily on neighbouring strings'),
-  schoolBroken: rule(50, 'per note', 'the order the school asks for cannot hold'),
+  repeatOverThumb: rule(
+    0.25,
+    'factor',
+    'the thumb between gives a finger time, yet a line likes to alternate over the basses too',
+  ),
+  schoolBroken: rule(50, 'per note', 'a finger the school does not use, or uses twice running'),
+  schoolStart: rule(0.6, 'per line', 'a school begins its lines with one finger'),
+  orderBroken: rule(2.5, 'per note', 'the order of three fingers is left, to mend a crossing'),
+  patternBroken: rule(12, 'per note', 'a finger that the pattern asked for cannot play'),
+  orderLeft: rule(0.5, 'per note', 'the order established for the same cell is kept where it can be'),
   leftLoad: rule(0.2, 'per unit of left-hand cost', 'what is awkward is worse where the left hand is busy'),
   leftLoadLimit: rule(2, 'factor', 'the most that the left hand multiplies'),
 } as const satisfies Record<string, CostRule>;
@@ -46,15 +60,24 @@ export const RIGHT_COSTS: RightCosts = Object.fromEntries(
   Object.entries(RIGHT_COST_RULES).map(([name, { value }]) => [name, value]),
 ) as Record<RightCostName, number>;
 
-export const RIGHT_SCHOOLS = ['free', 'strict-im', 'three-finger', 'thumb-index'] as const;
-export type RightSchool = (typeof RIGHT_SCHOOLS)[number];
+/** What a school asks of single lines, with fingers as ranks: 0 p, 1 i, 2 m, 3 a. Handbook §4, alternation. */
+export interface RightSchoolRule {
+  /** Fingers that may play a line. */
+  readonly fingers: readonly number[];
+  /** No finger twice running, however awkward the rest. */
+  readonly isStrict: boolean;
+  /** The finger a line begins with. */
+  readonly first?: number;
+  /** By the finger before: the one that follows in the order; −1 for any. */
+  readonly successor?: readonly number[];
+}
 
-/** Fingers a school uses in a single line, as ranks: 0 p, 1 i, 2 m, 3 a. */
-export const LINE_FINGERS: Readonly<Record<RightSchool, readonly number[]>> = {
-  free: [0, 1, 2, 3],
-  'strict-im': [1, 2],
-  'three-finger': [1, 2, 3],
-  'thumb-index': [0, 1],
+export const RIGHT_SCHOOL_RULES: Readonly<Record<RightSchool, RightSchoolRule>> = {
+  free: { fingers: [0, 1, 2, 3], isStrict: false },
+  'strict-im': { fingers: [1, 2], isStrict: true, first: 1 },
+  'strict-mi': { fingers: [1, 2], isStrict: true, first: 2 },
+  'three-finger': { fingers: [1, 2, 3], isStrict: true, first: 3, successor: [-1, 3, 1, 2] },
+  'thumb-index': { fingers: [0, 1], isStrict: true, first: 0 },
 };
 
 export const RIGHT_TERMS = [
@@ -66,5 +89,6 @@ export const RIGHT_TERMS = [
   'finger',
   'chord',
   'school',
+  'pattern',
 ] as const;
 export type RightTerm = (typeof RIGHT_TERMS)[number];

@@ -1,8 +1,12 @@
 import type { LeftPlan } from '../left/plan-left.ts';
+import type { LeftTerm } from '../left/costs.ts';
 import { STROKE_FINGERS, type StrokeFinger } from '../fingering/vocabulary.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import type { Lock } from '../fingering/fingering.ts';
+import type { RightSchool } from '../fingering/vocabulary.ts';
 import type { Clock } from '../score/clock.ts';
+import { RIGHT_COSTS } from './costs.ts';
+import type { RightRules, RightSetup } from './setup.ts';
 
 /** One note to pluck: its string and what is known of its voice. */
 export interface PluckedNote {
@@ -13,14 +17,31 @@ export interface PluckedNote {
   readonly isRepeated: boolean;
 }
 
+/** Fingers asked for: their ranks, and the price of leaving one out. */
+export interface Wanted {
+  readonly ranks: readonly number[];
+  readonly cost: number;
+}
+
 /** Notes plucked at one moment, bass side first. */
 export interface PluckEvent {
   readonly slice: number;
+  readonly bar: number;
+  /** Ticks from the start of the piece. */
+  readonly onset: number;
   /** Seconds since the event before; infinite for the first. */
   readonly secondsBefore: number;
   readonly notes: readonly PluckedNote[];
   /** Allowed fingers for the notes, as ranks (0 p to 3 a) rising with the notes; never empty. */
   readonly options: readonly (readonly number[])[];
+  readonly school: RightSchool;
+  /** A single line begins here: the event before was none of its notes, or lies some time back. */
+  readonly isLineStart: boolean;
+  readonly mayDoubleThumb: boolean;
+  /** A slurred note sounded since the event before: the finger that played is free again. */
+  readonly isAfterSlur: boolean;
+  /** What a pattern or an established order asks for. */
+  readonly wanted: Wanted | undefined;
   /** Factor by which the busy left hand weighs what is awkward. */
   readonly load: number;
   /** Locks that no order of the fingers can keep were set aside. */
@@ -49,10 +70,13 @@ const risingChoices = (count: number, from = 0): number[][] =>
         risingChoices(count - 1, rank + 1).map((rest) => [rank, ...rest]),
       );
 
-export interface LoadRule {
-  readonly perUnit: number;
-  readonly limit: number;
-}
+/** By how many notes: all ways to take them with different fingers. */
+const RISING_CHOICES = Array.from({ length: MOST_PLUCKED + 1 }, (_, count) => risingChoices(count));
+/** Least time between two events that is reckoned with, in seconds: a grace note. */
+const LEAST_GAP = 0.05;
+
+/** Seconds after which a single line is felt to begin anew. Our own value. */
+const LINE_PAUSE = 1;
 
 /**
  * What the right hand has to pluck, from a left-hand plan. Notes tied or slurred into on their string, twins of a
@@ -63,65 +87,95 @@ export const pluckEvents = (
   plan: LeftPlan,
   locks: ReadonlyMap<NoteId, Lock>,
   clock: Clock,
-  loadRule: LoadRule,
+  setup: RightSetup,
+  rules: RightRules,
 ): readonly PluckEvent[] => {
   const bass = bassVoice(plan);
   const events: PluckEvent[] = [];
+  const lockOf = (sound: number): StrokeFinger | undefined =>
+    locks.get(score.notes[plan.sounds[sound]!.head]!.id)?.pluck;
   const soundOfNote = new Map(
     plan.sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)),
   );
-  let previousOnset: number | undefined;
+  const isSlurredInto = (sound: number, string: number): boolean => {
+    const { slurredFrom } = score.notes[plan.sounds[sound]!.head]!;
+    return slurredFrom !== undefined && plan.choices[soundOfNote.get(slurredFrom.note)!]?.string === string;
+  };
+  let isAfterSlur = false;
   for (const { slice } of plan.hands) {
+    const before = events.at(-1);
     const taken = new Map<number, PluckedNote>();
     for (const sound of slice.struck) {
-      const choice = plan.choices[sound];
-      if (!choice || taken.has(choice.string)) continue;
-      const { slurredFrom } = score.notes[plan.sounds[sound]!.head]!;
-      const origin = slurredFrom && plan.choices[soundOfNote.get(slurredFrom.note)!];
-      if (origin && origin.string === choice.string) continue;
-      const { voice } = plan.sounds[sound]!;
-      taken.set(choice.string, {
+      const string = plan.choices[sound]?.string;
+      if (string === undefined || taken.has(string)) continue;
+      if (isSlurredInto(sound, string)) {
+        isAfterSlur = true;
+        continue;
+      }
+      const { midi, voice } = plan.sounds[sound]!;
+      taken.set(string, {
         sound,
-        string: choice.string,
+        string,
         voice: bass === undefined ? 'only' : voice === bass ? 'bass' : 'melody',
         isRepeated:
-          events
-            .at(-1)
-            ?.notes.some(
-              (before) =>
-                before.string === choice.string &&
-                plan.sounds[before.sound]!.midi === plan.sounds[sound]!.midi,
-            ) ?? false,
+          before?.notes.some((other) => other.string === string && plan.sounds[other.sound]!.midi === midi) ??
+          false,
       });
     }
     const notes = [...taken.values()].sort((a, b) => b.string - a.string);
     if (notes.length === 0 || notes.length > MOST_PLUCKED) continue;
-    const lockOf = (sound: number): StrokeFinger | undefined =>
-      locks.get(score.notes[plan.sounds[sound]!.head]!.id)?.pluck;
-    const all = risingChoices(notes.length);
-    const kept = all.filter((ranks) =>
-      notes.every(({ sound }, index) => {
-        const lock = lockOf(sound);
-        return lock === undefined || STROKE_FINGERS[ranks[index]!] === lock;
-      }),
-    );
-    const work = slice.struck.reduce(
-      (sum, sound) =>
-        sum + Object.values(plan.choices[sound]?.cost ?? {}).reduce((each, value) => each + value, 0),
-      0,
-    );
-    const gap =
-      previousOnset === undefined ? Infinity : clock.seconds(slice.onset) - clock.seconds(previousOnset);
-    previousOnset = slice.onset;
+    const all = RISING_CHOICES[notes.length]!;
+    const isLocked = notes.some(({ sound }) => lockOf(sound) !== undefined);
+    const kept = isLocked
+      ? all.filter((ranks) =>
+          notes.every(({ sound }, index) => {
+            const lock = lockOf(sound);
+            return lock === undefined || STROKE_FINGERS[ranks[index]!] === lock;
+          }),
+        )
+      : all;
+    const gap = before ? clock.seconds(slice.onset) - clock.seconds(before.onset) : Infinity;
+    const isAlone = (some: readonly PluckedNote[] | undefined): boolean =>
+      some?.length === 1 && some[0]!.voice !== 'bass';
     events.push({
       slice: slice.index,
-      secondsBefore: gap === Infinity ? gap : Math.max(gap, 0.05),
+      bar: slice.bar,
+      onset: slice.onset,
+      secondsBefore: gap === Infinity ? gap : Math.max(gap, LEAST_GAP),
       notes,
       options: kept.length > 0 ? kept : all,
-      load: Math.min(loadRule.limit, 1 + loadRule.perUnit * work),
+      school: rules.schoolIn(slice.bar),
+      isLineStart: isAlone(notes) && (!isAlone(before?.notes) || gap >= LINE_PAUSE),
+      mayDoubleThumb: setup.doubleThumb,
+      isAfterSlur,
+      wanted: undefined,
+      load: loadOf(slice.struck, plan),
       brokenLocks:
         kept.length > 0 ? [] : notes.filter(({ sound }) => lockOf(sound)).map(({ sound }) => sound),
     });
+    isAfterSlur = false;
   }
   return events;
+};
+
+/** Events with what is asked of some of them. */
+export const withWanted = (
+  events: readonly PluckEvent[],
+  wanted: ReadonlyMap<number, Wanted>,
+): readonly PluckEvent[] =>
+  wanted.size === 0
+    ? events
+    : events.map((event, index) => {
+        const own = wanted.get(index);
+        return own ? { ...event, wanted: own } : event;
+      });
+
+/** How much the left hand's work at a moment weighs on the right: 1 and up. */
+const loadOf = (struck: readonly number[], plan: LeftPlan): number => {
+  let work = 0;
+  for (const sound of struck) {
+    const cost = plan.choices[sound]?.cost;
+    for (const term in cost) work += cost[term as LeftTerm]!;
+  }
+  return Math.min(RIGHT_COSTS.leftLoadLimit, 1 + RIGHT_COSTS.leftLoad * work);
 };

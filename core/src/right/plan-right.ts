@@ -3,10 +3,13 @@ import { STROKE_FINGERS, type StrokeFinger } from '../fingering/vocabulary.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
-import { RIGHT_COSTS, type RightSchool, type RightTerm } from './costs.ts';
-import { pluckEvents, type PluckEvent } from './events.ts';
+import { RIGHT_COSTS, type RightTerm } from './costs.ts';
+import { pluckEvents, withWanted, type PluckEvent } from './events.ts';
+import { pluckPrices, type PricedPluck } from './prices.ts';
 import { bestPlucks, searchPlucks, type RightTables } from './search.ts';
+import { RightRules, type RightSetup } from './setup.ts';
 import { afterEvent, approachTo, FREE_RIGHT_HAND, moveCost, placeCost, type RightState } from './step.ts';
+import { demandsOf, establishedOrder } from './wanted.ts';
 
 export interface RightChoice {
   readonly pluck: StrokeFinger;
@@ -15,6 +18,8 @@ export interface RightChoice {
 
 export interface RightPlan {
   readonly events: readonly PluckEvent[];
+  /** By event: the fingers that play it, as ranks rising with the notes. */
+  readonly options: readonly (readonly number[])[];
   /** By sound; undefined where nothing is plucked (slurred, strummed, a twin). */
   readonly choices: readonly (RightChoice | undefined)[];
   readonly cost: number;
@@ -25,22 +30,32 @@ export interface RightPlan {
 }
 
 export interface RightMemory {
-  readonly school: RightSchool;
+  readonly setup: RightSetup;
+  /** The search without, and with, the established order of equal cells. */
+  readonly free: RightTables;
   readonly tables: RightTables;
 }
 
-/** Plans p i m a for a piece whose left hand is planned, at least cost, with pluck locks honoured. */
+/**
+ * Plans p i m a for a piece whose left hand is planned, at least cost, with pluck locks honoured. Where equal cells
+ * came out differently, a second search asks for the order that most of them have.
+ */
 export const planRight = (
   score: Score,
   fingering: Fingering,
   left: LeftPlan,
-  school: RightSchool,
+  setup: RightSetup,
   clock: Clock,
-  memory?: RightMemory,
+  earlier?: RightMemory,
 ): RightPlan => {
-  const load = { perUnit: RIGHT_COSTS.leftLoad, limit: RIGHT_COSTS.leftLoadLimit };
-  const events = pluckEvents(score, left, locksOf(score, fingering), clock, load);
-  const tables = searchPlucks(events, school, memory?.school === school ? memory.tables : undefined);
+  const memory = earlier?.setup === setup ? earlier : undefined;
+  const rules = new RightRules(setup, fingering.rules.values());
+  const plain = pluckEvents(score, left, locksOf(score, fingering), clock, setup, rules);
+  const asked = withWanted(plain, demandsOf(score, plain, setup, rules));
+  const free = searchPlucks(asked, memory?.free);
+  const order = setup.keepOrder ? establishedOrder(score, asked, bestPlucks(free)) : new Map();
+  const events = withWanted(asked, order);
+  const tables = order.size === 0 ? free : searchPlucks(events, memory?.tables);
   const options = bestPlucks(tables);
   const costs: Partial<Record<RightTerm, number>>[] = left.sounds.map(() => ({}));
   const terms: Partial<Record<RightTerm, number>> = {};
@@ -49,23 +64,40 @@ export const planRight = (
     terms[term] = (terms[term] ?? 0) + amount;
     costs[sound]![term] = (costs[sound]![term] ?? 0) + amount;
   };
-  let state: RightState = FREE_RIGHT_HAND;
-  let cost = 0;
+  const cost = costOfPlucks(events, options, ledger);
   events.forEach((event, index) => {
-    const option = options[index]!;
-    cost += placeCost(RIGHT_COSTS, school, event, option, ledger);
-    cost += moveCost(
-      RIGHT_COSTS,
-      approachTo(RIGHT_COSTS, school, events[index - 1], event),
-      state,
-      option,
-      ledger,
-    );
-    state = afterEvent(state, event, option);
     event.notes.forEach(({ sound }, place) => {
-      choices[sound] = { pluck: STROKE_FINGERS[option[place]!]!, cost: costs[sound]! };
+      choices[sound] = { pluck: STROKE_FINGERS[options[index]![place]!]!, cost: costs[sound]! };
     });
   });
   const brokenLocks = events.flatMap((event) => event.brokenLocks);
-  return { events, choices, cost, terms, brokenLocks, memory: { school, tables } };
+  return { events, options, choices, cost, terms, brokenLocks, memory: { setup, free, tables } };
+};
+
+/** What some way to play the events costs, in units of effort, with every amount handed to `ledger`. */
+export const costOfPlucks = (
+  events: readonly PluckEvent[],
+  options: readonly (readonly number[])[],
+  ledger?: (term: RightTerm, sound: number, amount: number) => void,
+): number => {
+  let state: RightState = FREE_RIGHT_HAND;
+  return events.reduce((total, event, index) => {
+    const option = options[index]!;
+    const approach = approachTo(RIGHT_COSTS, events[index - 1], event);
+    const cost =
+      placeCost(RIGHT_COSTS, event, option, ledger) + moveCost(RIGHT_COSTS, approach, state, option, ledger);
+    state = afterEvent(state, event, option);
+    return total + cost;
+  }, 0);
+};
+
+const knownPrices = new WeakMap<RightPlan, readonly (readonly PricedPluck[])[]>();
+
+/** The price of every finger for every plucked sound, by sound: see `pluckPrices`. Worked out once for each plan. */
+export const rightPrices = (plan: RightPlan): readonly (readonly PricedPluck[])[] => {
+  const known = knownPrices.get(plan);
+  if (known) return known;
+  const prices = pluckPrices(plan.memory.tables, plan.choices.length);
+  knownPrices.set(plan, prices);
+  return prices;
 };

@@ -1,17 +1,21 @@
 import type { Branded } from '../music/branded.ts';
-import { LINE_FINGERS, type RightCosts, type RightSchool, type RightTerm } from './costs.ts';
+import { RIGHT_SCHOOL_RULES, type RightCosts, type RightTerm } from './costs.ts';
 import type { PluckEvent } from './events.ts';
 
 /**
  * What the right hand carries from event to event, packed into one number: the string each finger was last on
  * (3 bits each from p to a, 0 for none), then the fingers that played in the last event and in the one before
- * (4 bits each).
+ * (4 bits each). The event before the last is remembered only where it can matter: when the last one was the
+ * thumb's alone, or when the next one repeats a note.
  */
 export type RightState = Branded<number, 'RightState'>;
 
 export const FREE_RIGHT_HAND = 0 as RightState;
-/** One more than the largest packed state. */
-export const RIGHT_STATES = 1 << 20;
+
+export const THUMB = 0;
+export const INDEX = 1;
+export const RING = 3;
+const ONLY_THUMB = 1 << THUMB;
 
 const STRING_BITS = 3;
 const STRING_MASK = 7;
@@ -20,13 +24,17 @@ const LAST = 12;
 const LAST_BUT_ONE = 16;
 const FINGER_MASK = 15;
 
-const stringOf = (state: number, rank: number): number => (state >> (rank * STRING_BITS)) & STRING_MASK;
+/** The string a finger was last on, 0 for none. */
+export const stringOf = (state: number, rank: number): number =>
+  (state >> (rank * STRING_BITS)) & STRING_MASK;
+
+/** One more than the largest past. */
+export const RIGHT_PASTS = 1 << 8;
+/** What more than the ways of the fingers hangs on: who played in the last event, and before it. */
+export const pastOf = (state: number): number => state >> LAST;
 
 export type RightLedger = (term: RightTerm, sound: number, amount: number) => void;
 
-const THUMB = 0;
-const INDEX = 1;
-const RING = 3;
 /** A crossing is never free of haste nor ruled by it alone: factors on its cost. */
 const LEAST_HURRY = 0.3;
 const MOST_HURRY = 1.5;
@@ -46,7 +54,7 @@ export const afterEvent = (
     strings = (strings & ~(STRING_MASK << shift)) | (event.notes[index]!.string << shift);
     last |= 1 << rank;
   }
-  const before = remembers ? (state >> LAST) & FINGER_MASK : 0;
+  const before = remembers || last === ONLY_THUMB ? (state >> LAST) & FINGER_MASK : 0;
   return (strings | (last << LAST) | (before << LAST_BUT_ONE)) as RightState;
 };
 
@@ -54,12 +62,13 @@ export const afterEvent = (
 const haste = (seconds: number, fast: number, calm: number): number =>
   Math.min(1, Math.max(0, (calm - seconds) / (calm - fast)));
 
-const isLine = (event: PluckEvent): boolean => event.notes.length === 1 && event.notes[0]!.voice !== 'bass';
+/** A single note that does not belong to the bass. */
+export const isLine = (event: PluckEvent): boolean =>
+  event.notes.length === 1 && event.notes[0]!.voice !== 'bass';
 
 /** The part of an option's cost that does not depend on what was played before. */
 export const placeCost = (
   costs: RightCosts,
-  school: RightSchool,
   event: PluckEvent,
   option: readonly number[],
   ledger?: RightLedger,
@@ -98,7 +107,11 @@ export const placeCost = (
       charge('chord', index, costs.unevenChord * Math.abs(apart - (rank - lower)));
     }
   });
-  if (line && !LINE_FINGERS[school].includes(option[0]!)) charge('school', 0, costs.schoolBroken);
+  const { fingers, first } = RIGHT_SCHOOL_RULES[event.school];
+  if (line && !fingers.includes(option[0]!)) charge('school', 0, costs.schoolBroken);
+  else if (event.isLineStart && first !== undefined && option[0] !== first)
+    charge('school', 0, costs.schoolStart);
+  if (event.wanted?.ranks.some((rank) => !option.includes(rank))) charge('pattern', 0, event.wanted.cost);
   return cost;
 };
 
@@ -107,31 +120,70 @@ export interface Approach {
   readonly event: PluckEvent;
   readonly repeat: number;
   readonly repeatAfterOne: number;
+  /** A finger that plays again after the thumb alone. */
+  readonly repeatOverThumb: number;
+  /** The thumb twice running in a line, where the teacher does not want it. */
+  readonly doubleThumb: number;
   readonly crossing: number;
   readonly schoolBroken: number;
+  /** By the rank of the finger before: the finger that the school's order asks for next; −1 for any. */
+  readonly successor: readonly number[];
+  readonly orderBroken: number;
 }
+
+const ANY: readonly number[] = [-1, -1, -1, -1];
 
 export const approachTo = (
   costs: RightCosts,
-  school: RightSchool,
   before: PluckEvent | undefined,
   event: PluckEvent,
 ): Approach => {
   const { secondsBefore, load } = event;
-  const hurry = haste(secondsBefore, costs.repeatFast, costs.repeatCalm);
+  const hurry = event.isAfterSlur ? 0 : haste(secondsBefore, costs.repeatFast, costs.repeatCalm);
   const since = secondsBefore + (before?.secondsBefore ?? Infinity);
+  const rules = RIGHT_SCHOOL_RULES[event.school];
+  const isOrdered = rules.successor !== undefined && hurry > 0 && isLine(event) && !event.isLineStart;
   return {
     event,
-    repeat: costs.repeatSlow + costs.repeat * hurry,
+    repeat: (event.isAfterSlur ? 0 : costs.repeatSlow) + costs.repeat * hurry,
     repeatAfterOne: costs.repeatAfterOne * haste(since, 0, costs.repeatAfterOneTime),
+    repeatOverThumb:
+      costs.repeatOverThumb * (costs.repeat * haste(since, costs.repeatFast, costs.repeatCalm)),
     crossing:
       costs.crossing * load * Math.min(MOST_HURRY, Math.max(LEAST_HURRY, costs.crossingTime / secondsBefore)),
-    schoolBroken: isLine(event) && school !== 'free' && hurry > 0 ? costs.schoolBroken : 0,
+    doubleThumb: isLine(event) && !event.mayDoubleThumb && hurry > 0 ? costs.schoolBroken : 0,
+    schoolBroken: isLine(event) && rules.isStrict && hurry > 0 ? costs.schoolBroken : 0,
+    successor: isOrdered ? rules.successor! : ANY,
+    orderBroken: costs.orderBroken,
   };
 };
 
-/** The part of an option's cost that depends on the state: repeats, crossings and the way to other strings. */
-export const moveCost = (
+/** What the ways of the fingers to their strings cost. */
+export const travelCost = (
+  costs: RightCosts,
+  { notes }: PluckEvent,
+  state: RightState,
+  option: readonly number[],
+  ledger?: RightLedger,
+): number => {
+  let cost = 0;
+  for (let index = 0; index < option.length; index += 1) {
+    const rank = option[index]!;
+    const { string, sound } = notes[index]!;
+    const from = stringOf(state, rank);
+    if (from === 0 || from === string) continue;
+    const amount = Math.abs(from - string) * (rank === THUMB ? costs.thumbLeaves : costs.leaveString);
+    cost += amount;
+    ledger?.('frame', sound, amount);
+  }
+  return cost;
+};
+
+/**
+ * What the order of the fingers costs: repeats, crossings, the order of a school. It hangs on the past of a state
+ * alone, since all states with one past played the last event alike.
+ */
+export const orderCost = (
   costs: RightCosts,
   approach: Approach,
   state: RightState,
@@ -142,55 +194,45 @@ export const moveCost = (
   const last = (state >> LAST) & FINGER_MASK;
   const lastButOne = (state >> LAST_BUT_ONE) & FINGER_MASK;
   let cost = 0;
-  for (let index = 0; index < option.length; index += 1) {
-    const rank = option[index]!;
-    const { string, isRepeated, sound } = notes[index]!;
-    const from = stringOf(state, rank);
-    if (from !== 0 && from !== string) {
-      const amount = Math.abs(from - string) * (rank === THUMB ? costs.thumbLeaves : costs.leaveString);
-      cost += amount;
-      ledger?.('frame', sound, amount);
-    }
+  const charge = (term: RightTerm, index: number, amount: number): void => {
+    cost += amount;
+    if (amount > 0) ledger?.(term, notes[index]!.sound, amount);
+  };
+  option.forEach((rank, index) => {
+    const { string, isRepeated } = notes[index]!;
     if ((last >> rank) & 1) {
-      const isSweep = rank === THUMB && from - string === 1;
-      const amount =
-        approach.repeat * (rank !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat);
-      cost += amount;
-      ledger?.('repeat', sound, amount);
-      if (rank !== THUMB && approach.schoolBroken > 0) {
-        cost += approach.schoolBroken;
-        ledger?.('school', sound, approach.schoolBroken);
-      }
-    } else if (isRepeated && (lastButOne >> rank) & 1) {
-      const amount = approach.repeatAfterOne * (rank === THUMB ? costs.thumbRepeat : 1);
-      cost += amount;
-      if (amount > 0) ledger?.('repeat', sound, amount);
-    }
-    if (rank === THUMB) {
-      const indexString = stringOf(state, INDEX);
-      if (indexString !== 0 && string < indexString) {
-        cost += costs.thumbAboveIndex;
-        ledger?.('thumb', sound, costs.thumbAboveIndex);
-      }
-    }
-  }
+      const isSweep = rank === THUMB && stringOf(state, rank) - string === 1;
+      const share = rank !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat;
+      charge('repeat', index, approach.repeat * share);
+      charge('school', index, rank === THUMB ? approach.doubleThumb : approach.schoolBroken);
+    } else if (isRepeated && (lastButOne >> rank) & 1)
+      charge('repeat', index, approach.repeatAfterOne * (rank === THUMB ? costs.thumbRepeat : 1));
+    else if (last === ONLY_THUMB && (lastButOne >> rank) & 1)
+      charge('repeat', index, approach.repeatOverThumb * load);
+    if (rank === THUMB && (last >> INDEX) & 1 && string < stringOf(state, INDEX))
+      charge('thumb', index, costs.thumbAboveIndex);
+  });
   const cameFromOne = last !== 0 && (last & (last - 1)) === 0;
-  if (cameFromOne && option.length === 1) {
-    const previous = 31 - Math.clz32(last);
-    const rank = option[0]!;
-    if (previous > THUMB && rank > THUMB && rank !== previous) {
-      const from = stringOf(state, previous);
-      const to = notes[0]!.string;
-      if (from === to) {
-        if (rank > previous) {
-          cost += costs.risingOnString;
-          ledger?.('finger', notes[0]!.sound, costs.risingOnString);
-        }
-      } else if (to < from !== rank > previous) {
-        cost += approach.crossing;
-        ledger?.('crossing', notes[0]!.sound, approach.crossing);
-      }
-    }
-  }
+  if (!cameFromOne || option.length !== 1) return cost;
+  const previous = 31 - Math.clz32(last);
+  const rank = option[0]!;
+  const successor = approach.successor[previous]!;
+  if (successor >= 0 && rank !== successor) charge('school', 0, approach.orderBroken);
+  if (previous === THUMB || rank === THUMB || rank === previous) return cost;
+  const from = stringOf(state, previous);
+  const to = notes[0]!.string;
+  if (from === to) charge('finger', 0, rank > previous ? costs.risingOnString : 0);
+  else if (to < from !== rank > previous) charge('crossing', 0, approach.crossing);
   return cost;
 };
+
+/** The part of an option's cost that depends on the state. */
+export const moveCost = (
+  costs: RightCosts,
+  approach: Approach,
+  state: RightState,
+  option: readonly number[],
+  ledger?: RightLedger,
+): number =>
+  travelCost(costs, approach.event, state, option, ledger) +
+  orderCost(costs, approach, state, option, ledger);

@@ -4,7 +4,7 @@
   import type { WayView } from '../planner/api.ts';
   import { stringSign } from '../workbench/commands.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { priceText, termWords } from './words.ts';
+  import { priceText, RIGHT_SCHOOL_NAMES, termWords } from './words.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
 
@@ -51,6 +51,10 @@
         return `${where}: no open strings`;
       case 'ringing':
         return `${where}: ${rule.rings ? 'rings' : 'as written'}`;
+      case 'school':
+        return `${where}: ${RIGHT_SCHOOL_NAMES[rule.school]}`;
+      case 'pattern':
+        return `${where}: ${[...rule.pattern].join(' ')}`;
     }
   };
 

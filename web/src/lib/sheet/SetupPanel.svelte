@@ -1,18 +1,13 @@
 <script lang="ts">
   import { HAND_SIZES, LEFT_SCHOOLS, parsePitch, RIGHT_SCHOOLS, SCALE_LENGTHS } from '@oculon/core';
   import { setupChoiceSchema, type SetupChoice } from '../planner/setup.ts';
+  import { RIGHT_SCHOOL_NAMES } from './words.ts';
   import HandFields from './HandFields.svelte';
   import WeightFields from './WeightFields.svelte';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
   const { workbench }: { workbench: Workbench } = $props();
 
-  const RIGHT_NAMES: Record<(typeof RIGHT_SCHOOLS)[number], string> = {
-    free: 'free choice',
-    'strict-im': 'strict i–m',
-    'three-finger': 'three fingers a–m–i',
-    'thumb-index': 'p–i',
-  };
   const ownTempo = $derived(Math.round(workbench.score?.tempi[0]?.quartersPerMinute ?? 0));
   let tempoProblem = $state('');
 
@@ -65,7 +60,7 @@
       value={workbench.setup.right}
       onchange={(event) => change({ right: event.currentTarget.value as SetupChoice['right'] })}
     >
-      {#each RIGHT_SCHOOLS as school (school)}<option value={school}>{RIGHT_NAMES[school]}</option>{/each}
+      {#each RIGHT_SCHOOLS as school (school)}<option value={school}>{RIGHT_SCHOOL_NAMES[school]}</option>{/each}
     </select>
     <label for="setup-hand">Hand size</label>
     <select

@@ -1,4 +1,12 @@
-import type { LeftTerm } from '@oculon/core';
+import type { LeftTerm, RightSchool } from '@oculon/core';
+
+export const RIGHT_SCHOOL_NAMES: Readonly<Record<RightSchool, string>> = {
+  free: 'free choice',
+  'strict-im': 'strict i–m',
+  'strict-mi': 'strict m–i',
+  'three-finger': 'three fingers a–m–i',
+  'thumb-index': 'p–i',
+};
 
 /** How a term is named when there is more or less of it. */
 const MORE_AND_LESS: Readonly<Record<LeftTerm, readonly [more: string, less: string]>> = {

@@ -50,6 +50,18 @@ const SILENCE = 250;
 const sameFingering = (a: NotePlan, b: NotePlan): boolean =>
   a.string === b.string && a.finger === b.finger && a.pluck === b.pluck;
 
+/** A plan that shares with the one before it the notes on which nothing changed: their systems need not be drawn again. */
+const sharing = (before: PlanView, after: PlanView): PlanView => ({
+  ...after,
+  notes: after.notes.map((note, index) => {
+    const old = before.notes[index];
+    const isSame =
+      old && sameFingering(old, note) && old.barre === note.barre && old.locked === note.locked;
+    // Costs may differ where the fingering does not; only the panel of one note shows them.
+    return isSame && JSON.stringify(old.cost) === JSON.stringify(note.cost) ? old : note;
+  }),
+});
+
 /** The state of one open piece. Edits flow one way: command → edit → fingering → planner → sheet. */
 export class Workbench {
   phase = $state<Phase>('opening');
@@ -153,13 +165,14 @@ export class Workbench {
     try {
       do {
         this.#replanAgain = false;
-        const plan = await this.#planner.api.plan(
+        const answer = await this.#planner.api.plan(
           { choices: [...this.fingering.choices], rules: [...this.fingering.rules] },
           $state.snapshot(this.setup),
           Comlink.proxy((share) => {
             this.progress = share;
           }),
         );
+        const plan = this.plan ? sharing(this.plan, answer) : answer;
         this.changes = this.#planBefore ? changesBetween(this.#planBefore, plan) : [];
         this.plan = plan;
         this.nearTies = new Set();
