@@ -13,6 +13,7 @@ export interface LineNote {
 const FINGERS = [1, 2, 3, 4] as const;
 const HIGHEST_POSITION = TABLE_FRETS - 4;
 const DARK_FRET = 5;
+const REFERENCE_FRET_WIDTH = 34;
 const MILLIMETRES_PER_CENTIMETRE = 10;
 
 /** A linear program in CPLEX LP format, built term by term. */
@@ -145,6 +146,8 @@ const transport = (
  * pitch twice running.
  */
 export const lineProgram = (notes: readonly LineNote[], costs: LeftCosts, neck: NeckTables): string => {
+  const barreAt = (fret: number): number =>
+    costs.barre + costs.barreWidth * (neck.width[fret]! / REFERENCE_FRET_WIDTH - 1);
   const program = new Program();
   const takings = notes.map((note, index) =>
     takingsOf(note, index, costs).filter((taking) => index > 0 || taking.isHome),
@@ -212,7 +215,7 @@ export const lineProgram = (notes: readonly LineNote[], costs: LeftCosts, neck: 
       if (from.string !== to.string) {
         // The same finger again on another string: a jump, or for the index on one fret a barre laid for it.
         const isLaid = from.fret === to.fret && to.finger === 1;
-        const jump = isLaid ? Math.min(hop, costs.barre + costs.barreString * span) : hop;
+        const jump = isLaid ? Math.min(hop, barreAt(from.fret) + costs.barreString * span) : hop;
         return program.amount(name, skipped + jump);
       }
       // It slides, which needs no placing; without a shift that is a leap within the position.

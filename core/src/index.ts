@@ -51,6 +51,8 @@ export {
   type ChoiceEffect,
   type NoteChoices,
 } from './plan/choices.ts';
+export { ringsOn } from './left/plan-left.ts';
+export { waysOut, type WayOut } from './plan/remedies.ts';
 export type { Shift } from './technique/shifts.ts';
 export type { Barre } from './technique/barres.ts';
 export type { Finding } from './review/findings.ts';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { NoteId } from '../score/score.ts';
-import { choiceSchema, type Choice, type Fingering } from './fingering.ts';
+import { CHOICE_FIELDS, choiceSchema, type Choice, type Fingering } from './fingering.ts';
 import { passageRuleSchema, sameRule, type PassageRule, type RuleId } from './rules.ts';
 
 /**
@@ -75,8 +75,7 @@ export const chooseEdit = (fingering: Fingering, note: NoteId, change: Choice): 
   return { kind: 'choose', note, before, after };
 };
 
-const sameChoice = (a: Choice, b: Choice): boolean =>
-  a.string === b.string && a.finger === b.finger && a.pluck === b.pluck;
+const sameChoice = (a: Choice, b: Choice): boolean => CHOICE_FIELDS.every((field) => a[field] === b[field]);
 
 /** What became of unsent edits after others were saved in between. */
 export interface Rebase {

@@ -2,7 +2,14 @@ import * as z from 'zod';
 import type { NoteId, Score } from '../score/score.ts';
 import { STRINGS, type StringNumber } from '../instrument/guitar.ts';
 import type { PassageRule, RuleId } from './rules.ts';
-import { LEFT_FINGERS, STROKE_FINGERS, type LeftFinger, type StrokeFinger } from './vocabulary.ts';
+import {
+  LEFT_FINGERS,
+  REMEDIES,
+  STROKE_FINGERS,
+  type LeftFinger,
+  type Remedy,
+  type StrokeFinger,
+} from './vocabulary.ts';
 
 /**
  * What a teacher decided about one note. A missing field is left to the source and the planner;
@@ -18,9 +25,10 @@ export const choiceSchema = z.strictObject({
     .nullable()
     .optional(),
   pluck: z.enum(STROKE_FINGERS).nullable().optional(),
+  remedy: z.enum(REMEDIES).nullable().optional(),
 });
 export type Choice = z.infer<typeof choiceSchema>;
-export const CHOICE_FIELDS = ['string', 'finger', 'pluck'] as const;
+export const CHOICE_FIELDS = ['string', 'finger', 'pluck', 'remedy'] as const;
 export type ChoiceField = (typeof CHOICE_FIELDS)[number];
 
 /** The teacher's document: choices for notes and rules for passages, empty at first. Immutable. */
@@ -36,6 +44,7 @@ export interface Lock {
   readonly string?: StringNumber;
   readonly finger?: LeftFinger;
   readonly pluck?: StrokeFinger;
+  readonly remedy?: Remedy;
 }
 
 const isMember = <T>(values: readonly T[], value: unknown): value is T => values.includes(value as T);
@@ -53,6 +62,7 @@ export const locksOf = (score: Score, fingering: Fingering): ReadonlyMap<NoteId,
       ...(isMember(STRINGS, string) && { string }),
       ...(isMember(LEFT_FINGERS, finger) && { finger }),
       ...(isMember(STROKE_FINGERS, pluck) && { pluck }),
+      ...(choice?.remedy && { remedy: choice.remedy }),
     };
     if (Object.keys(lock).length > 0) locks.set(note.id, lock);
   }

@@ -28,6 +28,10 @@ export const passageRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('stopped'), ...passage }),
   /** Notes ring on to the end of their bar, or stop as they are written, whatever the planner would infer. */
   z.strictObject({ kind: z.literal('ringing'), ...passage, rings: z.boolean() }),
+  /** A barre of the index lies at a fret: it stops the notes there, and nothing is stopped below it. */
+  z.strictObject({ kind: z.literal('barre'), ...passage, fret: z.number().int().min(1).max(19) }),
+  /** Notes that also stood in as many bars from `as` on are taken as they are there. */
+  z.strictObject({ kind: z.literal('same'), ...passage, as: z.number().int().nonnegative() }),
   /** Single lines follow a school of the right hand. */
   z.strictObject({ kind: z.literal('school'), ...passage, school: z.enum(RIGHT_SCHOOLS) }),
   /** The right hand repeats an order of fingers, from the first note of the range on. */

@@ -6,6 +6,13 @@ export const PLUCKS = ['p', 'i', 'm', 'a', 'c'] as const;
 /** Right hand: thumb, index, middle, ring; the little finger only in strums. */
 export type Pluck = (typeof PLUCKS)[number];
 
+export const REMEDIES = ['leave-out', 'octave-up', 'octave-down', 'short'] as const;
+/**
+ * What a teacher does with a note that no hand can hold: leave it out, play it an octave away, or let it go at the
+ * next moment instead of holding it.
+ */
+export type Remedy = (typeof REMEDIES)[number];
+
 export const STROKE_FINGERS = ['p', 'i', 'm', 'a'] as const;
 /** The fingers that pluck single strings. */
 export type StrokeFinger = (typeof STROKE_FINGERS)[number];

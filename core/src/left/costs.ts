@@ -1,7 +1,7 @@
 /**
  * What each movement and posture of the left hand costs, in one arbitrary unit of effort. Every number of the
  * planner's judgement stands here with its unit and its reason; the values come from the left-hand model's
- * prototype unless the reason says otherwise.
+ * prototype, those of grips tuned again on half of the chord data and half of the passages (`docs/evaluation.md`).
  */
 export interface CostRule {
   readonly value: number;
@@ -16,50 +16,61 @@ export const LEFT_COST_RULES = {
   finger1: rule(0, 'per placing of 1', 'the index is the reference'),
   finger2: rule(0.015, 'per placing of 2', 'nearly as able as the index'),
   finger3: rule(0.04, 'per placing of 3', 'tied to 4 and 2'),
-  finger4: rule(0.33, 'per placing of 4', 'the little finger tires first'),
-  backward: rule(0.2, 'per fret', 'a finger lying behind its own fret contracts the hand'),
-  forwardBase: rule(0.304, 'per fret²', 'a finger reaching past its own fret opens the hand'),
-  forwardWidth: rule(0.472, 'per fret² and 34 mm of fret', 'reaching is a matter of millimetres'),
+  finger4: rule(0.375, 'per placing of 4', 'the little finger tires first'),
+  fourFingers: rule(
+    0.11,
+    'per grip',
+    'four fingers that go down at once are hard to set together; our own value',
+  ),
+  backward: rule(0.24, 'per fret', 'a finger lying behind its own fret contracts the hand'),
+  forwardBase: rule(0.38, 'per fret²', 'a finger reaching past its own fret opens the hand'),
+  forwardWidth: rule(0.5, 'per fret² and 34 mm of fret', 'reaching is a matter of millimetres'),
   indexBack: rule(
-    0.77,
+    0.76,
     'per fret and 34 mm of fret',
     'the index reaches back more easily than the others forward',
   ),
   loneBack: rule(0.49, 'per lone finger', 'a lone finger behind its fret while the hand stays'),
   loneForward: rule(1.56, 'per lone finger', 'a lone finger past its fret while the hand stays'),
-  nutBack: rule(0.25, 'per finger', 'in first position there is no lower fret to move the hand to'),
+  nutBack: rule(0.22, 'per finger', 'in first position there is no lower fret to move the hand to'),
   stretch: rule(0.016, 'per (excess in cm)²', 'spans beyond comfortable hurt more and more'),
   spread: rule(0.56, 'per fret and pair', 'fingers further apart than one a fret'),
-  adjacentSpread: rule(0.64, 'per fret', 'neighbouring fingers open least'),
-  cramp: rule(0.067, 'per fret and pair', 'fingers squeezed closer than one a fret'),
-  inverted: rule(1.83, 'per pair', 'on one fret the lower finger belongs on the lower string'),
+  adjacentSpread: rule(0.36, 'per fret', 'neighbouring fingers open least'),
+  cramp: rule(0.045, 'per fret and pair', 'fingers squeezed closer than one a fret'),
+  inverted: rule(2.6, 'per pair', 'on one fret the lower finger belongs on the lower string'),
   firstPosition: rule(
     0.09,
     'per fret of difference',
     'beside open strings low on the neck each finger keeps its fret',
   ),
-  barre: rule(1, 'per barre set', 'setting a barre'),
+  barre: rule(1.3, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
+  barreWidth: rule(
+    0.83,
+    'per barre and 34 mm of fret',
+    'near the nut the strings lie stiff and the frets wide: a barre costs more there; our own value',
+  ),
   barreString: rule(0.15, 'per string', 'a longer barre needs more'),
   barreHold: rule(0.26, 'per beat', 'holding a barre tires'),
-  smallBarre: rule(3.2, 'per barre set', 'a barre with another finger than the index'),
+  smallBarre: rule(3.55, 'per barre set', 'a barre with another finger than the index'),
   smallBarreString: rule(
-    3.4,
+    1.12,
     'per string beyond two',
     'other fingers are short and stiff across the strings',
   ),
-  smallBarreRing: rule(0.5, 'per barre set', '3 lies flat least well'),
-  smallBarreLittle: rule(0.45, 'per barre set', '4 lies flat hardly better'),
+  smallBarreRing: rule(0.31, 'per barre set', '3 lies flat least well'),
+  smallBarreLittle: rule(0.58, 'per barre set', '4 lies flat hardly better'),
+  smallBarreLittleString: rule(1, 'per string beyond two', '4 is too short to cover three; our own value'),
   ringOverBarre: rule(
-    0.65,
+    0.9,
     'per note on ① two frets above a barre',
     'the barre turns the hand: the treble side falls to 4; our own value',
   ),
   openBesideBarre: rule(
-    1.28,
+    1.03,
     'per string',
     'the base of the index damps an open string just on the treble side',
   ),
-  height: rule(0.07, 'per note and position', 'low positions are surer'),
+  height: rule(0.08, 'per note and position', 'low positions are surer'),
   highOnLowString: rule(
     0.12,
     'per note, fret above 5 and string above 2',
@@ -115,7 +126,15 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
 export const LEFT_WEIGHTS = {
   shifts: ['shift', 'shiftDistance'],
   stretches: ['stretch', 'spread', 'adjacentSpread', 'forwardBase', 'forwardWidth', 'indexBack'],
-  barres: ['barre', 'barreString', 'barreHold', 'smallBarre', 'smallBarreString'],
+  barres: [
+    'barre',
+    'barreWidth',
+    'barreString',
+    'barreHold',
+    'smallBarre',
+    'smallBarreString',
+    'smallBarreLittleString',
+  ],
   'fourth finger': ['finger4'],
   'high positions': ['height', 'highOnLowString'],
   'open strings among stopped notes': ['openAgainstHigh'],

@@ -9,6 +9,7 @@ import { inferRinging } from './ringing.ts';
 /** What the left hand needs to know of a piece on a guitar, whatever a teacher decides. */
 export interface Ground {
   readonly score: Score;
+  readonly guitar: Guitar;
   readonly sounds: readonly Sound[];
   readonly slices: readonly Slice[];
   /** Until when each sound may ring if nobody says otherwise, in ticks. */
@@ -52,6 +53,7 @@ export const groundOf = (score: Score, guitar: Guitar, clock: Clock): Ground => 
   });
   return {
     score,
+    guitar,
     sounds,
     slices,
     inferredRing: inferRinging(sounds, score.bars),

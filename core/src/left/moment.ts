@@ -47,16 +47,28 @@ const withoutSome = (count: number, missing: number): number[][] => {
   return subsets.sort((a, b) => keepsOuter(b) - keepsOuter(a));
 };
 
+/** What a rule asks of the ways to take a moment. */
+export interface Asked {
+  /** No open strings. */
+  readonly stopped: boolean;
+  /** The index lies flat at this fret. */
+  readonly barre: number | undefined;
+}
+
+/** Whether a finger can lie so while the index lies flat at a fret; open strings may sound beside it. */
+export const isWithBarre = (finger: number, fret: number, barre: number): boolean =>
+  fret === 0 || (fret === barre ? finger === 1 : fret > barre && finger !== 1);
+
 /**
  * The options of a moment; never empty. Locks that no grip can keep are set aside first (fewest first), then
- * notes that no hand can hold at once; both are reported by position. With `stopped`, options that use no open
- * string are preferred to all others.
+ * notes that no hand can hold at once; both are reported by position. Options that keep what a rule asks are
+ * preferred to all others.
  */
 export const placeMoment = (
   struck: readonly StruckSound[],
   hand: Hand,
   neck: NeckTables,
-  stopped = false,
+  asked: Asked = { stopped: false, barre: undefined },
 ): PlacedMoment => {
   const all = struck.map((_, index) => index);
   const attempt = (indices: readonly number[], dropLocks: ReadonlySet<number>): readonly Assignment[] =>
@@ -69,10 +81,15 @@ export const placeMoment = (
       neck,
     );
   const tableOf = (assignments: readonly Assignment[]): OptionTable => {
-    const onlyStopped = stopped
-      ? assignments.filter(({ placements }) => placements.every(({ finger }) => finger !== 0))
-      : [];
-    return optionTable(onlyStopped.length > 0 ? onlyStopped : assignments, hand, neck);
+    const { barre, stopped } = asked;
+    if (!stopped && barre === undefined) return optionTable(assignments, hand, neck);
+    const keeping = assignments.filter(({ placements }) =>
+      placements.every(
+        ({ finger, fret }) =>
+          (!stopped || finger !== 0) && (barre === undefined || isWithBarre(finger, fret, barre)),
+      ),
+    );
+    return optionTable(keeping.length > 0 ? keeping : assignments, hand, neck);
   };
 
   const direct = attempt(all, new Set());

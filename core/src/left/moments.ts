@@ -1,5 +1,7 @@
 import { locksOf, type Fingering, type Lock } from '../fingering/fingering.ts';
 import { barsUnderOtherRules, covers, isForRightHand, type PassageRule } from '../fingering/rules.ts';
+import { placesOf, type Place } from '../instrument/guitar.ts';
+import type { Midi } from '../music/pitch.ts';
 import type { NoteId } from '../score/score.ts';
 import type { Ground } from './ground.ts';
 import type { Hand, NeckTables } from './hand.ts';
@@ -40,9 +42,9 @@ const ringOf = (ground: Ground, rules: readonly PassageRule[]): Float64Array => 
 };
 
 const sameLock = (a: Lock | undefined, b: Lock | undefined): boolean =>
-  a?.string === b?.string && a?.finger === b?.finger;
+  a?.string === b?.string && a?.finger === b?.finger && a?.remedy === b?.remedy;
 
-/** Slices whose locks or rules differ, and all that sound on from a pair of twins that parted or joined. */
+/** Slices whose locks or rules differ, and all that sound on from twins that parted or joined, or from a remedy. */
 const changedSlices = (
   ground: Ground,
   earlier: Moments,
@@ -52,10 +54,12 @@ const changedSlices = (
   const changed = new Set<number>();
   const note = (id: NoteId): void => {
     const slice = ground.sliceOf.get(id);
-    if (slice === undefined || sameLock(locks.get(id), earlier.locks.get(id))) return;
+    const [now, before] = [locks.get(id), earlier.locks.get(id)];
+    if (slice === undefined || sameLock(now, before)) return;
     changed.add(slice);
     const { struck } = ground.slices[slice]!;
-    if (new Set(struck.map((sound) => ground.sounds[sound]!.midi)).size === struck.length) return;
+    const hasTwins = new Set(struck.map((sound) => ground.sounds[sound]!.midi)).size < struck.length;
+    if (!hasTwins && now?.remedy === before?.remedy) return;
     const until = Math.max(...struck.map((sound) => ground.sounds[sound]!.end));
     for (let later = slice + 1; (ground.slices[later]?.onset ?? Infinity) <= until; later += 1)
       changed.add(later);
@@ -70,19 +74,27 @@ const changedSlices = (
   return changed;
 };
 
-/** Hand positions that the rules leave open in a bar, and whether open strings are allowed. */
-export const ruledIn = (
-  rules: readonly PassageRule[],
-  bar: number,
-): { readonly positions: number; readonly stopped: boolean } => {
+/** What the rules ask in a bar. */
+export interface Ruled {
+  /** Hand positions they leave open: bit p is position p. */
+  readonly positions: number;
+  /** Whether open strings are to be avoided. */
+  readonly stopped: boolean;
+  /** Fret at which the index lies flat; undefined for none. */
+  readonly barre: number | undefined;
+}
+
+export const ruledIn = (rules: readonly PassageRule[], bar: number): Ruled => {
   let positions = ALL_POSITIONS;
   let stopped = false;
+  let barre: number | undefined;
   for (const rule of rules) {
     if (!covers(rule, bar)) continue;
     if (rule.kind === 'position') positions &= 1 << rule.position;
     if (rule.kind === 'stopped') stopped = true;
+    if (rule.kind === 'barre') barre = rule.fret;
   }
-  return { positions, stopped };
+  return { positions, stopped, barre };
 };
 
 /**
@@ -108,22 +120,31 @@ export const momentsOf = (
     for (const sound of struck) twin[sound] = twinIn(ground, struck, sound, lockOf);
   });
 
+  const placesOfSound = (sound: number): readonly Place[] => {
+    const remedy = lockOf(sound)?.remedy;
+    if (remedy !== 'octave-up' && remedy !== 'octave-down') return ground.places[sound]!;
+    return placesOf(ground.guitar, (sounds[sound]!.midi + (remedy === 'octave-up' ? 12 : -12)) as Midi);
+  };
   const momentAt = (index: number): Moment => {
     const slice = slices[index]!;
-    const primaries = slice.struck.filter((sound) => twin[sound] === sound);
+    const primaries = slice.struck.filter(
+      (sound) => twin[sound] === sound && lockOf(sound)?.remedy !== 'leave-out',
+    );
     const struck = primaries.map((primary) => ({
-      places: ground.places[primary]!,
+      places: placesOfSound(primary),
       lock: mergedLock(slice.struck.filter((sound) => twin[sound] === primary).map(lockOf)),
     }));
-    const { positions, stopped } = ruledIn(rules, slice.bar);
+    const ruled = ruledIn(rules, slice.bar);
+    const { positions } = ruled;
     const key = struck
       .map(({ lock }, place) => {
         const { midi, head } = sounds[primaries[place]!]!;
-        return `${midi}${score.notes[head]!.harmonic ?? ''}/${lock?.string ?? ''}/${lock?.finger ?? ''}`;
+        const remedy = lockOf(primaries[place]!)?.remedy ?? '';
+        return `${midi}${score.notes[head]!.harmonic ?? ''}${remedy}/${lock?.string ?? ''}/${lock?.finger ?? ''}`;
       })
       .join(' ');
-    const ruledKey = `${key}${stopped ? ' stopped' : ''}`;
-    const ways = placed.get(ruledKey) ?? placeMoment(struck, hand, neck, stopped);
+    const ruledKey = `${key}${ruled.stopped ? ' stopped' : ''}${ruled.barre ? ` barre ${ruled.barre}` : ''}`;
+    const ways = placed.get(ruledKey) ?? placeMoment(struck, hand, neck, ruled);
     placed.set(ruledKey, ways);
     const placedSounds = ways.placed.map((place) => primaries[place]!);
     const mayKeepPosition = ways.options.homes.some((homes) => (homes & positions) !== 0);
@@ -149,10 +170,18 @@ export const momentsOf = (
   twin.forEach((primary, sound) => {
     if (primary !== sound) end[primary] = Math.max(end[primary]!, end[sound]!);
   });
+  const ring = ringOf(ground, rules);
+  slices.forEach(({ struck }, index) => {
+    for (const sound of struck) {
+      if (lockOf(sound)?.remedy !== 'short') continue;
+      end[sound] = Math.min(end[sound]!, slices[index + 1]?.onset ?? Infinity);
+      ring[sound] = end[sound]!;
+    }
+  });
   const tables: SoundTables = {
     onset: Float64Array.from(sounds, (sound) => sound.onset),
     end,
-    ring: ringOf(ground, rules),
+    ring,
     slurredFrom: ground.slurredFrom,
   };
   return { moments, sounds: tables, twin, locks, rules, placed };

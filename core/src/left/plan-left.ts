@@ -2,7 +2,7 @@ import type { Fingering } from '../fingering/fingering.ts';
 import type { LeftFinger } from '../fingering/vocabulary.ts';
 import type { Guitar } from '../instrument/guitar.ts';
 import type { Clock } from '../score/clock.ts';
-import type { Score } from '../score/score.ts';
+import type { NoteIndex, Score } from '../score/score.ts';
 import type { Slice } from '../score/slices.ts';
 import type { Sound } from '../score/sounds.ts';
 import type { SearchBudget } from './advance.ts';
@@ -10,6 +10,7 @@ import { leftCosts, type LeftSchool, type LeftTerm, type LeftWeights } from './c
 import { groundOf, type Ground } from './ground.ts';
 import { neckTables, type Hand } from './hand.ts';
 import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
+import { isWithBarre } from './moment.ts';
 import { momentsOf, ruledIn, type Moments } from './moments.ts';
 import { pricesOf, type PricedPlacement } from './prices.ts';
 import { accountFor, bestPath, DEFAULT_BUDGET, search, type PathStep, type SearchTables } from './search.ts';
@@ -63,7 +64,10 @@ export interface LeftPlan {
   /** Held notes that had to be cut. */
   readonly cut: readonly number[];
   /** Sounds at which a rule of the passage had to give way. */
-  readonly brokenRules: readonly { readonly sound: number; readonly kind: 'position' | 'stopped' }[];
+  readonly brokenRules: readonly {
+    readonly sound: number;
+    readonly kind: 'position' | 'stopped' | 'barre';
+  }[];
   /** To go on from after a change. */
   readonly memory: LeftMemory;
 }
@@ -163,17 +167,30 @@ export const planLeft = (
     unplayable: moments.flatMap((moment) => moment.unplayable),
     cut: [...cut],
     brokenRules: slices.flatMap(({ bar, struck }, index) => {
-      const { positions, stopped } = ruledIn(made.rules, bar);
+      const { positions, stopped, barre } = ruledIn(made.rules, bar);
       const isStopped = struck.some((sound) => (choices[sound]?.finger ?? 0) !== 0);
       const isAway = isStopped && ((positions >> path[index]!.position) & 1) === 0;
       const open = stopped ? struck.filter((sound) => choices[sound]?.finger === 0) : [];
+      const beside = struck.filter((sound) => {
+        const choice = choices[sound];
+        return choice && barre !== undefined && !isWithBarre(choice.finger, choice.fret, barre);
+      });
       return [
         ...(isAway ? [{ sound: struck[0]!, kind: 'position' as const }] : []),
         ...open.map((sound) => ({ sound, kind: 'stopped' as const })),
+        ...beside.map((sound) => ({ sound, kind: 'barre' as const })),
       ];
     }),
     memory: { setup, clock, ground, moments: made, tables, stepTables: tablesOfSteps, path, stepCosts },
   };
+};
+
+/** Last noteheads of sounds that ring on past their written end, with the tick until which they may. */
+export const ringsOn = ({ memory, sounds }: LeftPlan): readonly (readonly [NoteIndex, number])[] => {
+  const { end, ring } = memory.moments.sounds;
+  return sounds.flatMap(({ index, noteheads }) =>
+    ring[index]! > end[index]! ? [[noteheads.at(-1)!, ring[index]!] as const] : [],
+  );
 };
 
 /** Prices of whole plans, worked out once for each. */

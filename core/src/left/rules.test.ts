@@ -70,4 +70,27 @@ describe('a rule for a passage', () => {
     expect(onTop.left.cost).toBeCloseTo(atOnce.left.cost, 9);
     expect(leftHand(onTop)).toEqual(leftHand(atOnce));
   });
+
+  it('keeps a barre where it is asked for: its notes under the index, nothing below it', () => {
+    const score = exampleScore({ voices: ['A3/4 C4/4 F4/4 C4/4'] });
+    const plan = planUnder(score, { kind: 'barre', from: 0, to: 0, fret: 5 });
+    for (const { fret, finger } of plan.notes) if (fret !== 0) expect(finger === 1).toBe(fret === 5);
+    expect(plan.notes.every(({ fret }) => fret === 0 || fret! >= 5)).toBe(true);
+    expect(plan.left.brokenRules).toEqual([]);
+    const low = planUnder(exampleScore({ voices: ['F2/1'] }), { kind: 'barre', from: 0, to: 0, fret: 5 });
+    expect(low.findings.map((finding) => finding.message).join()).toMatch(/barre the passage asks for/);
+  });
+
+  it('takes bars as others are taken, also where only part of them is the same', () => {
+    const score = exampleScore({ voices: ['C4/4 E4/4 G4/4 E4/4 | C4/4 E4/4 A4/4 E4/4'] });
+    const model: PassageRule = { kind: 'position', from: 0, to: 0, position: 5 };
+    const same: PassageRule = { kind: 'same', from: 1, to: 1, as: 0 };
+    const plan = planUnder(score, model, same);
+    const [first, second] = [plan.notes.slice(0, 4), plan.notes.slice(4)];
+    for (const place of [0, 1, 3]) {
+      expect(second[place]!.string).toBe(first[place]!.string);
+      expect(second[place]!.finger).toBe(first[place]!.finger);
+    }
+    expect(plan.left.brokenLocks).toEqual([]);
+  });
 });

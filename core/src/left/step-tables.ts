@@ -12,6 +12,8 @@ export interface StepTables {
   readonly opening: Float64Array;
   /** By finger, fret and hand position: lying away from home among others. */
   readonly deviation: Float64Array;
+  /** By fret: laying the index flat, whatever it covers. */
+  readonly barre: Float64Array;
   /** By two positions: the way of the hand along the neck, in cm. */
   readonly distance: Float64Array;
 }
@@ -58,6 +60,10 @@ export const stepTables = (costs: LeftCosts, hand: Hand, neck: NeckTables): Step
   const tables = {
     opening: new Float64Array(FINGERS * FINGERS * TABLE_FRETS * TABLE_FRETS),
     deviation: new Float64Array(FINGERS * TABLE_FRETS * TABLE_FRETS),
+    barre: Float64Array.from(
+      neck.width,
+      (width) => costs.barre + costs.barreWidth * (width / REFERENCE_FRET_WIDTH - 1),
+    ),
     distance: new Float64Array(TABLE_FRETS * TABLE_FRETS),
   } satisfies StepTables;
   for (let lower = 1; lower < FINGERS; lower += 1)

@@ -16,6 +16,8 @@ const MAX_HURRY_HOP = 2;
 const MIN_HURRY_HOP = 0.15;
 /** Frets a ringing finger may lie away from its home before the hand has left it. */
 const REACH_FROM_HOME = 2;
+/** Fingers 1 to 4 as bits. */
+const ALL_FINGERS = 0b11110;
 /** Highest fret up to which beside open strings each finger keeps its fret. */
 const FIRST_POSITION_FRET = 4;
 
@@ -283,13 +285,17 @@ export class Stepper {
       }
       const whole = mask | (before & this.kept);
       if (isSeveral(whole) && !(stays && isSeveral(before))) {
-        let amount = this.barreSet(finger, whole);
+        let amount = this.barreSet(finger, whole, options.fingerFret[own]!);
         if (finger === 1 && (this.openSounds & (lowestBit(whole) >> 1)) !== 0)
           amount += this.costs.openBesideBarre;
         cost += amount;
         ledger?.('barre', this.struckOn(mask), amount);
       }
       cost += this.swapCost(state, finger, ledger);
+    }
+    if (placedNew === ALL_FINGERS) {
+      cost += this.costs.fourFingers;
+      ledger?.('placing', this.moment.struck[0] ?? -1, this.costs.fourFingers);
     }
     if (placedNew !== 0) cost += this.openings(state, placedNew, ledger);
     if (shifting) {
@@ -326,7 +332,8 @@ export class Stepper {
         // The same fret on another string: lay a barre (charged on its own when the note before is kept) or jump.
         const hop = this.hop(hand);
         const joined = mask | before;
-        way = (before & this.kept) !== 0 ? 0 : finger === 1 ? Math.min(hop, this.barreSet(1, joined)) : hop;
+        way =
+          (before & this.kept) !== 0 ? 0 : finger === 1 ? Math.min(hop, this.barreSet(1, joined, fret)) : hop;
       } else if ((mask & before) !== 0) {
         const isGuide = shifting && leaving.fingerBound[hand]! >= BUSY && leaving.fingerIsLine[hand] === 0;
         this.guided ||= isGuide;
@@ -488,13 +495,14 @@ export class Stepper {
     return finger === 1 || stringsOf(whole) <= 4;
   }
 
-  private barreSet(finger: number, mask: number): number {
+  private barreSet(finger: number, mask: number, fret: number): number {
     const { costs } = this;
     const strings = stringsOf(mask);
-    if (finger === 1) return costs.barre + costs.barreString * strings;
+    if (finger === 1) return this.tables.barre[fret]! + costs.barreString * strings;
     return (
       costs.smallBarre +
-      costs.smallBarreString * Math.max(0, strings - 2) +
+      (costs.smallBarreString + (finger === 4 ? costs.smallBarreLittleString : 0)) *
+        Math.max(0, strings - 2) +
       (finger === 3 ? costs.smallBarreRing : finger === 4 ? costs.smallBarreLittle : 0)
     );
   }

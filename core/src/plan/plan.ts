@@ -11,6 +11,7 @@ import { planRight, type RightMemory, type RightPlan } from '../right/plan-right
 import { findingsOf, type Finding } from '../review/findings.ts';
 import { clockOf, type Clock } from '../score/clock.ts';
 import type { NoteId, Score } from '../score/score.ts';
+import { withSameBars } from './same-as.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { shiftsOf, type Shift } from '../technique/shifts.ts';
 
@@ -131,7 +132,10 @@ export const planPiece = (
     ...(reuse && { memory: reuse.left }),
     ...(options.onProgress && { onProgress: options.onProgress }),
   });
-  const { left, fingering: alike, unlike } = likenReturns(fingering, base, reuse?.alike);
+  const wanted = withSameBars(fingering, base);
+  const same =
+    wanted === fingering ? base : planLeft(score, wanted, leftSetup, clock, { memory: base.memory });
+  const { left, fingering: alike, unlike } = likenReturns(wanted, same, reuse?.alike);
   const between = now();
   const right = planRight(score, fingering, left, rightSetup, clock, reuse?.right);
   options.onTiming?.({ left: between - started, right: now() - between });

@@ -1,6 +1,8 @@
 import { pitchLabel } from '../music/pitch.ts';
 import { quartersText } from '../music/time.ts';
+import { neckTables } from '../left/hand.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
+import { gripTrouble } from '../left/why.ts';
 import type { RightPlan } from '../right/plan-right.ts';
 import { barLabel, type NoteId, type Score } from '../score/score.ts';
 
@@ -26,6 +28,29 @@ export interface Finding {
   readonly beat: number;
   readonly message: string;
 }
+
+/** Why a note has no place among those struck with it. */
+const whyUnplayable = (score: Score, { memory, sounds }: LeftPlan, sound: number): string => {
+  const { ground, setup } = memory;
+  const own = ground.slices[ground.sliceOf.get(score.notes[sounds[sound]!.head]!.id)!]!;
+  const struck = own.struck.map((each) => ({ places: ground.places[each]!, lock: undefined }));
+  const name = (place: number): string => pitchLabel(score.notes[sounds[own.struck[place]!]!.head]!.sounding);
+  const trouble = gripTrouble(struck, setup.hand, neckTables(setup.guitar));
+  switch (trouble?.kind) {
+    case 'nowhere':
+      return `${name(trouble.note)} lies on no string of this guitar`;
+    case 'one-string':
+      return `${trouble.notes.map(name).join(' and ')} both need string ${trouble.string}`;
+    case 'too-far':
+      return `${trouble.notes.map(name).join(' and ')} lie too far apart for this hand`;
+    case 'too-many-strings':
+      return 'more notes are struck at once than there are strings for them';
+    case 'too-many-fingers':
+      return 'the notes struck at once need more than this hand can reach together';
+    case undefined:
+      return 'what is fixed for the notes around it leaves no grip';
+  }
+};
 
 /** What a plan could not do, in playing order. */
 export const findingsOf = (
@@ -60,7 +85,7 @@ export const findingsOf = (
         'unplayable-note',
         'error',
         (pitch, place) =>
-          `${place}: no hand can hold ${pitch} together with the notes around it. Leave it out, move it by an octave or break the chord.`,
+          `${place}: ${pitch} cannot be played: ${whyUnplayable(score, left, sound)}. See its ways out.`,
       ),
     ),
     ...left.brokenLocks.map((sound) =>
@@ -78,14 +103,16 @@ export const findingsOf = (
         'held-note-cut',
         'warning',
         (pitch, place) =>
-          `${place}: ${pitch} cannot be held for its whole length; its finger or string is needed before it ends.`,
+          `${place}: ${pitch} cannot be held for its whole length; its finger or string is needed before it ends. See its ways out.`,
       ),
     ),
     ...left.brokenRules.map(({ sound, kind }) =>
       at(sound, 'rule-not-kept', 'warning', (pitch, place) =>
         kind === 'stopped'
           ? `${place}: ${pitch} can only be played open here; the passage asks for no open strings.`
-          : `${place}: the hand cannot stay in the position the passage asks for; it leaves it for ${pitch}.`,
+          : kind === 'barre'
+            ? `${place}: ${pitch} cannot be taken with the barre the passage asks for.`
+            : `${place}: the hand cannot stay in the position the passage asks for; it leaves it for ${pitch}.`,
       ),
     ),
     ...unlike.map(({ bar, like, price }) => {

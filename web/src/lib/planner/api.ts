@@ -17,6 +17,7 @@ import type {
   RuleId,
   Score,
   Shift,
+  WayOut,
 } from '@oculon/core';
 import type { SetupChoice } from './setup.ts';
 
@@ -28,6 +29,8 @@ export interface PlanView {
   readonly barres: readonly Barre[];
   readonly findings: readonly Finding[];
   readonly positions: readonly { readonly onset: number; readonly position: number }[];
+  /** Noteheads that ring on past their written end, and until when, in ticks. */
+  readonly ringing: readonly (readonly [NoteIndex, number])[];
   readonly leftCost: number;
   readonly rightCost: number;
   readonly ms: number;
@@ -60,6 +63,8 @@ export interface PlannerApi {
   choices(note: NoteIndex): NoteChoices;
   /** What taking a note in some way would bring about. */
   effect(note: NoteIndex, way: Pick<PricedPlacement, 'string' | 'finger'>): ChoiceEffect;
+  /** What can be done about a note that cannot be played or held. */
+  waysOut(note: NoteIndex): readonly WayOut[];
   /** Notes of the last plan between whose ways taste decides. */
   nearTies(): readonly NoteIndex[];
   /** Other fingerings of some bars, against the last plan. */

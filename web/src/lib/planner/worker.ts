@@ -9,6 +9,8 @@ import {
   readMusicXml,
   readSourceFile,
   success,
+  ringsOn,
+  waysOut,
   writeMusicXml,
   type Choice,
   type Fingering,
@@ -131,6 +133,7 @@ const api: PlannerApi = {
       barres: plan.barres,
       findings: plan.findings,
       positions: plan.left.hands.map(({ slice, position }) => ({ onset: slice.onset, position })),
+      ringing: ringsOn(plan.left),
       leftCost: plan.left.cost,
       rightCost: plan.right.cost,
       ms: performance.now() - started,
@@ -145,6 +148,11 @@ const api: PlannerApi = {
   effect(note, way) {
     called();
     return effectOf(planned(), note, way);
+  },
+
+  waysOut(note) {
+    called();
+    return waysOut(planned(), note);
   },
 
   nearTies() {

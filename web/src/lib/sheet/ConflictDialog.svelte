@@ -1,6 +1,7 @@
 <script lang="ts">
   import { barLabel, pitchLabel, type Choice } from '@oculon/core';
   import { stringSign } from '../workbench/commands.ts';
+  import { REMEDY_WORDS } from './words.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
   const { workbench }: { workbench: Workbench } = $props();
@@ -10,6 +11,7 @@
       choice.string == null ? '' : stringSign(choice.string),
       choice.finger == null ? '' : choice.finger === 0 ? 'open' : `finger ${choice.finger}`,
       choice.pluck ?? '',
+      choice.remedy == null ? '' : REMEDY_WORDS[choice.remedy],
     ].filter(Boolean);
     return parts.length > 0 ? parts.join(', ') : 'left to Oculon';
   };

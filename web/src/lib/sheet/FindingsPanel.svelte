@@ -1,8 +1,16 @@
 <script lang="ts">
   import { TriangleAlert } from '@lucide/svelte';
+  import WaysOut from './WaysOut.svelte';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
-  const { workbench, onjump }: { workbench: Workbench; onjump: (note: number) => void } = $props();
+  interface Props {
+    workbench: Workbench;
+    onjump: (note: number) => void;
+    ondone: () => void;
+  }
+  const { workbench, onjump, ondone }: Props = $props();
+
+  const HAS_WAYS_OUT = new Set(['unplayable-note', 'held-note-cut']);
 
   const jump = (id: string | undefined) => {
     const note = workbench.score?.notes.find((each) => each.id === id);
@@ -23,6 +31,9 @@
             <TriangleAlert class="mt-0.5 size-4 shrink-0 text-warning" aria-label={finding.severity} />
             <span>{finding.message}</span>
           </button>
+          {#if finding.note && HAS_WAYS_OUT.has(finding.code)}
+            <div class="pl-7"><WaysOut {workbench} note={finding.note} {ondone} /></div>
+          {/if}
         </li>
       {/each}
     </ul>

@@ -6,6 +6,7 @@
     STRINGS,
     type LeftFinger,
     type StrokeFinger,
+    type Ticks,
   } from '@oculon/core';
   import {
     fretsAtCaret,
@@ -16,6 +17,7 @@
     stringSign,
     type Command,
   } from '../workbench/commands.ts';
+  import { REMEDY_WORDS } from './words.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
@@ -30,6 +32,14 @@
       .filter(([, amount]) => amount >= 0.05)
       .sort(([, a], [, b]) => b - a),
   );
+
+  const ringsUntil = $derived.by(() => {
+    const until = workbench.plan?.ringing.find(([head]) => head === note?.index)?.[1];
+    if (until === undefined || !bar || !workbench.score) return undefined;
+    return until >= bar.start + bar.length
+      ? 'the end of the bar'
+      : `beat ${quartersText((until - bar.start) as Ticks, workbench.score.ticksPerQuarter)}`;
+  });
 
   const FINGERS: readonly LeftFinger[] = [0, 1, 2, 3, 4];
   const PLUCKS: readonly StrokeFinger[] = ['p', 'i', 'm', 'a'];
@@ -105,6 +115,10 @@
         >
       </div>
     </div>
+    {#if choice?.remedy}
+      <p class="mt-1 text-sm">Your way out: {REMEDY_WORDS[choice.remedy]}.</p>
+    {/if}
+    {#if ringsUntil}<p class="mt-1 text-xs opacity-70">Rings on until {ringsUntil}.</p>{/if}
     <button class="btn btn-ghost btn-sm mt-2" disabled={!release(workbench, true)} onclick={does(release)}
       >Leave it to Oculon</button
     >

@@ -11,6 +11,7 @@
   let from = $state(1);
   let to = $state(1);
   let position = $state(5);
+  let model = $state(1);
   let hold = $state(false);
   let searching = $state(false);
   let problem = $state('');
@@ -22,6 +23,10 @@
     Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to <= bars && from <= to,
   );
   const passage = $derived({ from: from - 1, to: to - 1 });
+  /** The model must be another stretch of the piece. */
+  const isModel = $derived(
+    Number.isInteger(model) && model >= 1 && model <= bars && (model + (to - from) < from || model > to),
+  );
   const rules = $derived([...workbench.fingering.rules]);
   /** What was found holds for the plan it was found in. */
   const ways = $derived(found?.plan === workbench.plan ? found?.ways : undefined);
@@ -51,6 +56,10 @@
         return `${where}: no open strings`;
       case 'ringing':
         return `${where}: ${rule.rings ? 'rings' : 'as written'}`;
+      case 'barre':
+        return `${where}: barre ${roman(rule.fret)}`;
+      case 'same':
+        return `${where}: as bars from ${label(rule.as)} on`;
       case 'school':
         return `${where}: ${RIGHT_SCHOOL_NAMES[rule.school]}`;
       case 'pattern':
@@ -136,6 +145,29 @@
           disabled={!isRange}
           onclick={() => add({ kind: 'ringing', ...passage, rings: false })}>Stop as written</button
         >
+      </div>
+      <div class="flex flex-wrap items-center gap-1">
+        <button
+          class="btn btn-sm"
+          disabled={!isRange}
+          onclick={() => add({ kind: 'barre', ...passage, fret: position })}>Lay a barre</button
+        >
+        <span class="text-xs opacity-70">at the position above</span>
+      </div>
+      <div class="flex flex-wrap items-center gap-1">
+        <button
+          class="btn btn-sm"
+          disabled={!isRange || !isModel}
+          onclick={() => add({ kind: 'same', ...passage, as: model - 1 })}>Finger as from bar</button
+        >
+        <input
+          class="input input-sm w-14"
+          type="number"
+          min="1"
+          max={bars}
+          aria-label="First bar of the model"
+          bind:value={model}
+        />
       </div>
       {#if rules.length > 0}
         <ul aria-label="Rules">

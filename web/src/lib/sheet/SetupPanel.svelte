@@ -60,7 +60,8 @@
       value={workbench.setup.right}
       onchange={(event) => change({ right: event.currentTarget.value as SetupChoice['right'] })}
     >
-      {#each RIGHT_SCHOOLS as school (school)}<option value={school}>{RIGHT_SCHOOL_NAMES[school]}</option>{/each}
+      {#each RIGHT_SCHOOLS as school (school)}<option value={school}>{RIGHT_SCHOOL_NAMES[school]}</option
+        >{/each}
     </select>
     <label for="setup-hand">Hand size</label>
     <select

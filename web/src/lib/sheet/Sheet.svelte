@@ -11,7 +11,12 @@
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import System from './System.svelte';
 
-  const { workbench, everyString }: { workbench: Workbench; everyString: boolean } = $props();
+  interface Props {
+    workbench: Workbench;
+    everyString: boolean;
+    showRinging: boolean;
+  }
+  const { workbench, everyString, showRinging }: Props = $props();
 
   let width = $state(0);
   const drawn = new SvelteSet<string>();
@@ -20,6 +25,9 @@
 
   const score = $derived(workbench.score);
   const changed = $derived(new Set(workbench.changes.map((change) => change.note)));
+
+  const NOTHING_RINGS: ReadonlyMap<number, number> = new Map();
+  const ringing = $derived(new Map(workbench.plan?.ringing));
 
   const origin: Origins = $derived((note, field) => {
     const source = score?.notes[note];
@@ -114,6 +122,7 @@
         {changed}
         nearTies={workbench.nearTies}
         {everyString}
+        ringing={showRinging ? ringing : NOTHING_RINGS}
         {queue}
         ondrawn={() => drawn.add(keyOf(system))}
         onpick={pick}

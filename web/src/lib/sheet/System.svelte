@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Score } from '@oculon/core';
   import type { SystemGeometry } from '../engraving/geometry.ts';
-  import { bareNote, layMarks, type Origins } from '../engraving/marks.ts';
+  import { marksKeeper } from '../engraving/laid-marks.ts';
+  import { bareNote, type Origins } from '../engraving/marks.ts';
   import { breather, type DrawingQueue } from '../engraving/drawing-queue.ts';
   import { drawSystem } from '../engraving/vexflow-system.ts';
   import type { PlanView } from '../planner/api.ts';
@@ -17,6 +18,7 @@
     changed: ReadonlySet<number>;
     nearTies: ReadonlySet<number>;
     everyString: boolean;
+    ringing: ReadonlyMap<number, number>;
     queue: DrawingQueue;
     ondrawn: () => void;
     onpick: (note: number) => void;
@@ -31,6 +33,7 @@
     changed,
     nearTies,
     everyString,
+    ringing,
     queue,
     ondrawn,
     onpick,
@@ -65,9 +68,18 @@
 
   /** Before the first plan every note stands bare. */
   const notes = $derived(plan?.notes ?? score.notes.map(bareNote));
+  const lay = marksKeeper();
   const marks = $derived(
     geometry &&
-      layMarks(score, geometry, notes, plan?.barres ?? [], plan?.positions ?? [], origin, { everyString }),
+      lay({
+        score,
+        geometry,
+        notes,
+        barres: plan?.barres ?? [],
+        positions: plan?.positions ?? [],
+        origin,
+        everyString,
+      }),
   );
 </script>
 
@@ -87,6 +99,7 @@
       {caret}
       {changed}
       {nearTies}
+      {ringing}
       {onpick}
       hasPlan={plan !== undefined}
     />

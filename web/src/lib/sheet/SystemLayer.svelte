@@ -10,10 +10,12 @@
     caret: number;
     changed: ReadonlySet<number>;
     nearTies: ReadonlySet<number>;
+    /** Until when noteheads ring past their end, in ticks. */
+    ringing: ReadonlyMap<number, number>;
     hasPlan: boolean;
     onpick: (note: number) => void;
   }
-  const { score, geometry, marks, caret, changed, nearTies, hasPlan, onpick }: Props = $props();
+  const { score, geometry, marks, caret, changed, nearTies, ringing, hasPlan, onpick }: Props = $props();
 
   const caretHead = $derived(geometry.heads.find((head) => head.note === caret));
   const bounds = $derived.by(() => {
@@ -128,6 +130,14 @@
       >
     {/each}
   {/if}
+  {#each geometry.heads.filter((head) => ringing.has(head.note)) as head (head.note)}
+    {@const down = head.stem === 'up'}
+    <path
+      class="ringing"
+      data-ringing={head.note}
+      d="M{head.x + head.width + 1} {head.y + (down ? 3 : -3)} q7 {down ? 6 : -6} 14 0"
+    />
+  {/each}
   {#each geometry.heads as head (head.note)}
     <!-- The keyboard walks the notes through the sheet itself; the areas are for the pointer. -->
     <rect
@@ -239,6 +249,12 @@
     font-size: 12px;
     fill: var(--color-secondary);
     font-weight: 600;
+  }
+  .ringing {
+    fill: none;
+    stroke: var(--color-secondary);
+    stroke-width: 1.2;
+    stroke-dasharray: 2.5 1.5;
   }
   .barre-line {
     fill: none;

@@ -1,4 +1,4 @@
-import type { LeftTerm, RightSchool } from '@oculon/core';
+import type { LeftTerm, Remedy, RightSchool } from '@oculon/core';
 
 export const RIGHT_SCHOOL_NAMES: Readonly<Record<RightSchool, string>> = {
   free: 'free choice',
@@ -6,6 +6,13 @@ export const RIGHT_SCHOOL_NAMES: Readonly<Record<RightSchool, string>> = {
   'strict-mi': 'strict m–i',
   'three-finger': 'three fingers a–m–i',
   'thumb-index': 'p–i',
+};
+
+export const REMEDY_WORDS: Readonly<Record<Remedy, string>> = {
+  'leave-out': 'leave it out',
+  'octave-up': 'an octave higher',
+  'octave-down': 'an octave lower',
+  short: 'let it go at the next note',
 };
 
 /** How a term is named when there is more or less of it. */

@@ -112,6 +112,7 @@ export const release: Command = (workbench, onlyAsk) => {
     string: source.string === undefined ? undefined : null,
     finger: source.finger === undefined ? undefined : null,
     pluck: source.pluck === undefined ? undefined : null,
+    remedy: undefined,
   };
   const isFree = (Object.keys(freeing) as (keyof Choice)[]).every(
     (field) => decided?.[field] === freeing[field],

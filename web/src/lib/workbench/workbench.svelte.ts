@@ -55,8 +55,7 @@ const sharing = (before: PlanView, after: PlanView): PlanView => ({
   ...after,
   notes: after.notes.map((note, index) => {
     const old = before.notes[index];
-    const isSame =
-      old && sameFingering(old, note) && old.barre === note.barre && old.locked === note.locked;
+    const isSame = old && sameFingering(old, note) && old.barre === note.barre && old.locked === note.locked;
     // Costs may differ where the fingering does not; only the panel of one note shows them.
     return isSame && JSON.stringify(old.cost) === JSON.stringify(note.cost) ? old : note;
   }),
@@ -200,8 +199,9 @@ export class Workbench {
     this.#planBefore = this.plan;
     this.notice = '';
     this.fingering = applyEdits(this.fingering, edits);
-    for (const edit of edits) this.saving.add(edit);
+    // The planner sets to work first; keeping the edits happens beside it.
     void this.replan();
+    for (const edit of edits) this.saving.add(edit);
   }
 
   #do(edits: readonly Edit[]): void {

@@ -29,6 +29,7 @@
   let workbench = $state.raw<Workbench>();
   let sheet = $state<Sheet>();
   let everyString = $state(false);
+  let showRinging = $state(false);
   let helpOpen = $state(false);
   let exportProblem = $state('');
 
@@ -135,7 +136,7 @@
         {#if workbench.phase === 'opening'}
           <p class="m-4 opacity-70" role="status">Opening the piece …</p>
         {:else}
-          <Sheet bind:this={sheet} {workbench} {everyString} />
+          <Sheet bind:this={sheet} {workbench} {everyString} {showRinging} />
         {/if}
       </main>
       <aside
@@ -166,11 +167,14 @@
         <NotePanel {workbench} ondone={focusSheet} />
         <ChoicesPanel {workbench} ondone={focusSheet} />
         <ChangesPanel {workbench} onjump={jump} />
-        <FindingsPanel {workbench} onjump={jump} />
+        <FindingsPanel {workbench} onjump={jump} ondone={focusSheet} />
         <PassagePanel {workbench} ondone={focusSheet} />
         <SetupPanel {workbench} />
         <label class="flex items-center gap-2 text-sm">
           <input type="checkbox" class="checkbox checkbox-sm" bind:checked={everyString} /> Show every string number
+        </label>
+        <label class="flex items-center gap-2 text-sm">
+          <input type="checkbox" class="checkbox checkbox-sm" bind:checked={showRinging} /> Show what rings on
         </label>
         <p class="text-xs leading-relaxed opacity-80">
           <span class="font-semibold text-secondary">Plain</span>: proposed by Oculon.

@@ -1,0 +1,65 @@
+import type { Barre, NotePlan, Score } from '@oculon/core';
+import type { SystemGeometry } from './geometry.ts';
+import { layMarks, type Origins, type SystemMarks } from './marks.ts';
+
+const FIELDS = ['string', 'finger', 'pluck'] as const;
+
+export interface MarksInput {
+  readonly score: Score;
+  readonly geometry: SystemGeometry;
+  readonly notes: readonly NotePlan[];
+  readonly barres: readonly Barre[];
+  readonly positions: readonly { readonly onset: number; readonly position: number }[];
+  readonly origin: Origins;
+  readonly everyString: boolean;
+}
+
+/** All that the marks of one system hang on, so that a change elsewhere in the piece leaves them as they are. */
+const inputsOf = ({
+  score,
+  geometry,
+  notes,
+  barres,
+  positions,
+  origin,
+  everyString,
+}: MarksInput): readonly unknown[] => {
+  const { start } = score.bars[geometry.first]!;
+  const last = score.bars[geometry.last]!;
+  const end = last.start + last.length;
+  const moves = positions.filter(
+    ({ onset, position }, index) =>
+      onset >= start && onset < end && (index === 0 || positions[index - 1]!.position !== position),
+  );
+  return [
+    geometry,
+    everyString,
+    JSON.stringify(barres.filter((barre) => barre.onset < end && barre.until > start)),
+    JSON.stringify(moves),
+    ...geometry.heads.flatMap(({ note }) => [notes[note], ...FIELDS.map((field) => origin(note, field))]),
+  ];
+};
+
+/**
+ * Lays out the marks of a system and gives the same marks back until something in them changes: the page then leaves
+ * the system untouched.
+ */
+export const marksKeeper = (): ((input: MarksInput) => SystemMarks) => {
+  let inputs: readonly unknown[] = [];
+  let marks: SystemMarks | undefined;
+  return (input) => {
+    const now = inputsOf(input);
+    if (!marks || now.length !== inputs.length || now.some((each, index) => each !== inputs[index]))
+      marks = layMarks(
+        input.score,
+        input.geometry,
+        input.notes,
+        input.barres,
+        input.positions,
+        input.origin,
+        input,
+      );
+    inputs = now;
+    return marks;
+  };
+};

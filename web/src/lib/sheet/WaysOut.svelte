@@ -1,0 +1,58 @@
+<script lang="ts">
+  import { pitchLabel, type NoteId, type WayOut } from '@oculon/core';
+  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import { REMEDY_WORDS } from './words.ts';
+
+  /** What can be done about a note that cannot be played or held; nothing happens until one is taken. */
+  const { workbench, note, ondone }: { workbench: Workbench; note: NoteId; ondone: () => void } = $props();
+
+  let ways = $state.raw<readonly WayOut[]>();
+  let asking = $state(false);
+  let problem = $state('');
+
+  const MOST_SHOWN = 6;
+  const index = $derived(workbench.score?.notes.find((each) => each.id === note)?.index);
+  const nameOf = (way: WayOut) => pitchLabel(workbench.score!.notes[way.note]!.sounding);
+
+  const ask = async () => {
+    if (index === undefined) return;
+    asking = true;
+    problem = '';
+    try {
+      ways = await workbench.planner.waysOut(index);
+    } catch {
+      problem = 'The ways out could not be worked out. Load the page again.';
+    } finally {
+      asking = false;
+    }
+  };
+  const take = (way: WayOut) => {
+    const target = workbench.score!.notes[way.note]!;
+    workbench.choose(target, { remedy: way.remedy });
+    ondone();
+  };
+</script>
+
+{#if !ways}
+  <button class="btn btn-xs" disabled={asking || workbench.planning} onclick={ask}>
+    Ways out{#if asking}<span class="loading loading-dots loading-xs" aria-label="Searching"></span>{/if}
+  </button>
+{:else if ways.length === 0}
+  <p class="text-xs opacity-80">
+    One change alone does not mend it. Decide a note nearby first, then look again.
+  </p>
+{:else}
+  <ul class="mt-1 space-y-1" aria-label="Ways out">
+    {#each ways.slice(0, MOST_SHOWN) as way (`${way.note}${way.remedy}`)}
+      <li>
+        <button class="btn btn-xs" onclick={() => take(way)}>
+          {nameOf(way)}: {REMEDY_WORDS[way.remedy]}
+        </button>
+        <span class="text-xs tabular-nums opacity-70"
+          >{way.price >= 0 ? '+' : '−'}{Math.abs(way.price).toFixed(1)}</span
+        >
+      </li>
+    {/each}
+  </ul>
+{/if}
+{#if problem}<p role="alert" class="text-xs text-error">{problem}</p>{/if}
