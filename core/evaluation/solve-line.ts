@@ -18,6 +18,18 @@ export const optimiser = (): Promise<Highs> => {
   return highs;
 };
 
+/** The least value of a program, and the ms it took. */
+export const solveProgram = async (
+  program: string,
+): Promise<{ readonly value: number; readonly ms: number }> => {
+  const solver = await optimiser();
+  const started = performance.now();
+  const solution = solver.solve(program, { output_flag: false, mip_rel_gap: 0, mip_abs_gap: 1e-9 });
+  const ms = performance.now() - started;
+  if (solution.Status !== 'Optimal') throw new Error(`the optimiser ended with ${solution.Status}`);
+  return { value: solution.ObjectiveValue, ms };
+};
+
 /** The optimum of both sides for one line, with the ms that each took. */
 export interface LineComparison {
   readonly planner: number;
@@ -49,10 +61,6 @@ export const compareLine = async (voice: string, tempo = 90): Promise<LineCompar
     secondsBefore,
   }));
   const program = lineProgram(notes, leftCosts(setup.school), neckTables(setup.guitar));
-  const solver = await optimiser();
-  const between = performance.now();
-  const solution = solver.solve(program, { output_flag: false, mip_rel_gap: 0, mip_abs_gap: 1e-9 });
-  const optimiserMs = performance.now() - between;
-  if (solution.Status !== 'Optimal') throw new Error(`the optimiser ended with ${solution.Status}`);
-  return { planner: plan.cost, optimiser: solution.ObjectiveValue, plannerMs, optimiserMs };
+  const { value, ms } = await solveProgram(program);
+  return { planner: plan.cost, optimiser: value, plannerMs, optimiserMs: ms };
 };

@@ -6,6 +6,10 @@ export type RuleId = Branded<string, 'RuleId'>;
 /** Letters of p, i, m and a in the order in which they play. */
 export type Pattern = Branded<string, 'Pattern'>;
 
+/** Fingers set at once, one after the other, as suits each cell, or not at all. Handbook §4, planting. */
+export const PLANTING_KINDS = ['full', 'sequential', 'suited', 'none'] as const;
+export type PlantingKind = (typeof PLANTING_KINDS)[number];
+
 const passage = {
   /** First and last bar, counted from 0, both included. */
   from: z.number().int().nonnegative(),
@@ -36,11 +40,20 @@ export const passageRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('school'), ...passage, school: z.enum(RIGHT_SCHOOLS) }),
   /** The right hand repeats an order of fingers, from the first note of the range on. */
   z.strictObject({ kind: z.literal('pattern'), ...passage, pattern: patternSchema }),
+  /** Fingers of the right hand are set on their strings before they play. */
+  z.strictObject({ kind: z.literal('planting'), ...passage, how: z.enum(PLANTING_KINDS) }),
+  /** Rest or free stroke, in one voice or in all. */
+  z.strictObject({
+    kind: z.literal('stroke'),
+    ...passage,
+    stroke: z.enum(['free', 'rest']),
+    voice: z.enum(['all', 'melody', 'bass']),
+  }),
 ]);
 export type PassageRule = z.infer<typeof passageRuleSchema>;
 export type PassageRuleKind = PassageRule['kind'];
 
-const RIGHT_KINDS: ReadonlySet<PassageRuleKind> = new Set(['school', 'pattern']);
+const RIGHT_KINDS: ReadonlySet<PassageRuleKind> = new Set(['school', 'pattern', 'planting', 'stroke']);
 /** Whether a rule speaks to the right hand; the others speak to the left. */
 export const isForRightHand = ({ kind }: PassageRule): boolean => RIGHT_KINDS.has(kind);
 

@@ -44,12 +44,16 @@ export interface PluckEvent {
   readonly wanted: Wanted | undefined;
   /** Factor by which the busy left hand weighs what is awkward. */
   readonly load: number;
+  /** Notes below the first one that the thumb takes with it in one sweep, from the bass side. */
+  readonly swept: readonly number[];
   /** Locks that no order of the fingers can keep were set aside. */
   readonly brokenLocks: readonly number[];
 }
 
-/** More notes than this are strummed. */
+/** Of more notes than the hand has fingers, the thumb sweeps the lowest. */
 const MOST_PLUCKED = 4;
+/** Thumb or ring finger plucks an artificial harmonic; the index touches. Common practice, no published source. */
+const BESIDE_TOUCHING_INDEX: readonly (readonly number[])[] = [[0], [3]];
 
 /** The voice with the lowest average pitch, when there are several. */
 const bassVoice = (plan: LeftPlan): string | undefined => {
@@ -79,8 +83,8 @@ const LEAST_GAP = 0.05;
 const LINE_PAUSE = 1;
 
 /**
- * What the right hand has to pluck, from a left-hand plan. Notes tied or slurred into on their string, twins of a
- * unison and strums of more than four notes are left out.
+ * What the right hand has to pluck, from a left-hand plan. Notes tied or slurred into on their string and twins of a
+ * unison are left out; of more than four notes at once the thumb sweeps the lowest.
  */
 export const pluckEvents = (
   score: Score,
@@ -122,9 +126,13 @@ export const pluckEvents = (
           false,
       });
     }
-    const notes = [...taken.values()].sort((a, b) => b.string - a.string);
-    if (notes.length === 0 || notes.length > MOST_PLUCKED) continue;
-    const all = RISING_CHOICES[notes.length]!;
+    const fromBass = [...taken.values()].sort((a, b) => b.string - a.string);
+    if (fromBass.length === 0) continue;
+    const sweeps = Math.max(0, fromBass.length - MOST_PLUCKED);
+    const notes = fromBass.slice(sweeps);
+    const isTouched =
+      notes.length === 1 && score.notes[plan.sounds[notes[0]!.sound]!.head]!.harmonic === 'artificial';
+    const all = isTouched ? BESIDE_TOUCHING_INDEX : RISING_CHOICES[notes.length]!;
     const isLocked = notes.some(({ sound }) => lockOf(sound) !== undefined);
     const kept = isLocked
       ? all.filter((ranks) =>
@@ -148,6 +156,7 @@ export const pluckEvents = (
       isLineStart: isAlone(notes) && (!isAlone(before?.notes) || gap >= LINE_PAUSE),
       mayDoubleThumb: setup.doubleThumb,
       isAfterSlur,
+      swept: fromBass.slice(0, sweeps).map(({ sound }) => sound),
       wanted: undefined,
       load: loadOf(slice.struck, plan),
       brokenLocks:

@@ -36,10 +36,10 @@ describe('the right hand, as players use it', () => {
     expect(rightHand(plan)).toMatch(/^(im)+$|^(mi)+$/);
   });
 
-  it('tied notes and strums of five notes and more take no single pluck', () => {
+  it('tied notes take no pluck; of five notes and more the thumb sweeps the lowest', () => {
     const plan = planVoices(['E4/2~ | E4/2', 'E2/2 | E2/2'].map((voice) => voice));
     expect(plan.notes.filter((note) => note.tied).every((note) => note.pluck === undefined)).toBe(true);
-    expect(rightHand(planVoices(['E2+B2+E3+G3+B3+E4/1']))).toBe('------');
+    expect(rightHand(planVoices(['E2+B2+E3+G3+B3+E4/1']))).toBe('pppima');
   });
 
   it('a decided finger holds, and an impossible one is reported', () => {

@@ -66,6 +66,7 @@ export const planRight = (
   };
   const cost = costOfPlucks(events, options, ledger);
   events.forEach((event, index) => {
+    for (const sound of event.swept) choices[sound] = { pluck: 'p', cost: {} };
     event.notes.forEach(({ sound }, place) => {
       choices[sound] = { pluck: STROKE_FINGERS[options[index]![place]!]!, cost: costs[sound]! };
     });

@@ -32,6 +32,7 @@ const event: fc.Arbitrary<PluckEvent> = fc
     bar: 0,
     onset: 0,
     brokenLocks: [],
+    swept: [],
     wanted: rank === null ? undefined : { ranks: [rank], cost: 1 },
     notes: strings.sort((a, b) => b - a).map((string, sound) => ({ sound, string, voice, isRepeated })),
     options: choices(strings.length),

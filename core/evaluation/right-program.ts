@@ -1,0 +1,133 @@
+import type { RightCosts } from '../src/right/costs.ts';
+import { Program } from './program.ts';
+
+/** A single pluck as the program sees it: one string, and the seconds since the pluck before. */
+export interface SinglePluck {
+  readonly string: number;
+  readonly secondsBefore: number;
+  readonly voice: 'bass' | 'melody' | 'only';
+  /** The same pitch as the pluck before. */
+  readonly isRepeated: boolean;
+  readonly load: number;
+}
+
+const FINGERS = ['p', 'i', 'm', 'a'] as const;
+const [THUMB, INDEX, RING] = [0, 1, 3];
+
+const between = (seconds: number, fast: number, calm: number): number =>
+  Math.min(1, Math.max(0, (calm - seconds) / (calm - fast)));
+
+/** What a finger costs on a string by itself. */
+const ownCost = ({ string, voice }: SinglePluck, finger: number, costs: RightCosts): number => {
+  if (finger === THUMB) {
+    const reach = [0, costs.thumbOnFirst, costs.thumbOnSecond, costs.thumbOnThird][string] ?? 0;
+    const isMelody = voice === 'melody' || (voice === 'only' && string <= 3);
+    return reach + (isMelody ? costs.melodyWithThumb : 0);
+  }
+  const bass = voice === 'bass' ? costs.bassWithoutThumb : 0;
+  if (finger === RING) return bass + costs.ring + (string >= 4 ? costs.ringOnBass : 0);
+  return bass + (string >= 5 ? costs.fingersOnBass : 0);
+};
+
+/**
+ * The cheapest fingers for a line of single plucks in the free school, as an integer program in CPLEX LP format: one
+ * finger for each pluck; for each finger a path over the plucks it plays, which carries its ways over the strings; and
+ * for neighbours repeats and crossings. Written from the plucks and the cost table, without the states of our search.
+ */
+export const pluckProgram = (plucks: readonly SinglePluck[], costs: RightCosts): string => {
+  const program = new Program();
+  const plays = (index: number, finger: number): string => `x_${index}_${FINGERS[finger]}`;
+  plucks.forEach((pluck, index) => {
+    FINGERS.forEach((_, finger) => program.binary(plays(index, finger), ownCost(pluck, finger, costs)));
+    program.constrain(
+      FINGERS.map((_, finger) => [1, plays(index, finger)] as const),
+      '=',
+      1,
+    );
+  });
+  // The way of each finger: a path from its first pluck to its last; each arc is the string it leaves for another.
+  FINGERS.forEach((letter, finger) => {
+    const into: string[][] = plucks.map(() => []);
+    const out: string[][] = plucks.map(() => []);
+    const starts = plucks.map((_, index) => program.binary(`s_${letter}_${index}`));
+    starts.forEach((start, index) => into[index]!.push(start));
+    for (let from = 0; from < plucks.length; from += 1)
+      for (let to = from + 1; to < plucks.length; to += 1) {
+        const far = Math.abs(plucks[from]!.string - plucks[to]!.string);
+        const perString = finger === THUMB ? costs.thumbLeaves : costs.leaveString;
+        const arc = program.binary(`w_${letter}_${from}_${to}`, far * perString);
+        out[from]!.push(arc);
+        into[to]!.push(arc);
+      }
+    program.constrain(
+      starts.map((start) => [1, start] as const),
+      '<=',
+      1,
+    );
+    plucks.forEach((_, index) => {
+      program.constrain(
+        [...into[index]!.map((arc) => [1, arc] as const), [-1, plays(index, finger)] as const],
+        '=',
+        0,
+      );
+      if (out[index]!.length > 0)
+        program.constrain(
+          [...out[index]!.map((arc) => [1, arc] as const), [-1, plays(index, finger)] as const],
+          '<=',
+          0,
+        );
+    });
+  });
+  /** Charges `cost` when all of some plucks are played as named. */
+  const together = (name: string, all: readonly string[], cost: number): void => {
+    if (cost <= 0) return;
+    const amount = program.amount(name, cost);
+    program.constrain([[1, amount], ...all.map((each) => [-1, each] as const)], '>=', 1 - all.length);
+  };
+  plucks.forEach((pluck, index) => {
+    const before = plucks[index - 1];
+    if (!before) return;
+    const { load, secondsBefore, string } = pluck;
+    const haste = between(secondsBefore, costs.repeatFast, costs.repeatCalm);
+    const repeat = costs.repeatSlow + costs.repeat * haste;
+    const crossing = costs.crossing * load * Math.min(1.5, Math.max(0.3, costs.crossingTime / secondsBefore));
+    FINGERS.forEach((_, first) =>
+      FINGERS.forEach((__, second) => {
+        const pair = [plays(index - 1, first), plays(index, second)];
+        const name = `${index}_${first}_${second}`;
+        if (first === second) {
+          const isSweep = first === THUMB && before.string - string === 1;
+          const share = first !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat;
+          together(`r_${name}`, pair, repeat * share);
+        } else if (first !== THUMB && second !== THUMB) {
+          if (before.string === string)
+            together(`n_${name}`, pair, second > first ? costs.risingOnString : 0);
+          else if (string < before.string !== second > first) together(`c_${name}`, pair, crossing);
+        }
+        if (second === THUMB && first === INDEX && string < before.string)
+          together(`t_${name}`, pair, costs.thumbAboveIndex);
+      }),
+    );
+    if (index < 2) return;
+    const since = secondsBefore + before.secondsBefore;
+    FINGERS.forEach((_, finger) => {
+      const outer = [plays(index - 2, finger), plays(index, finger)];
+      if (pluck.isRepeated) {
+        const amount =
+          costs.repeatAfterOne *
+          between(since, 0, costs.repeatAfterOneTime) *
+          (finger === THUMB ? costs.thumbRepeat : 1);
+        // Only when another finger played in between: a repeat at once has its own price.
+        const other = FINGERS.map((__, each) => each).filter((each) => each !== finger);
+        for (const each of other)
+          together(`o_${index}_${finger}_${each}`, [...outer, plays(index - 1, each)], amount);
+      } else if (finger !== THUMB)
+        together(
+          `v_${index}_${finger}`,
+          [...outer, plays(index - 1, THUMB)],
+          costs.repeatOverThumb * costs.repeat * between(since, costs.repeatFast, costs.repeatCalm) * load,
+        );
+    });
+  });
+  return program.text();
+};

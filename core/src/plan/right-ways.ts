@@ -1,0 +1,151 @@
+import type { PassageRule, Pattern, RuleId } from '../fingering/rules.ts';
+import {
+  RIGHT_SCHOOLS,
+  STROKE_FINGERS,
+  type RightSchool,
+  type StrokeFinger,
+} from '../fingering/vocabulary.ts';
+import { fingerOrders, measureOrder, type OrderMeasures } from '../right/orders.ts';
+import { planRight, rightPrices, type RightPlan } from '../right/plan-right.ts';
+import type { PricedPluck } from '../right/prices.ts';
+import type { RightTerm } from '../right/costs.ts';
+import { strokeLetters } from '../right/statistics.ts';
+import type { NoteIndex } from '../score/score.ts';
+import type { Passage } from './other-ways.ts';
+import type { Plan } from './plan.ts';
+
+const TRIAL = 'right-trial' as RuleId;
+/** Orders offered without being asked for: those that come up again and again in studies. Handbook §4, arpeggios. */
+const KNOWN_PATTERNS = [
+  'pima',
+  'pami',
+  'pimami',
+  'pmimam',
+  'pimamama',
+  'pimamimi',
+  'pimamima',
+  'pamami',
+  'imam',
+];
+const MOST_OFFERED = 6;
+
+/** One way to play the right hand of a passage, beside the plan. */
+export interface RightWay {
+  readonly asked:
+    | { readonly kind: 'plan' }
+    | { readonly kind: 'pattern'; readonly pattern: Pattern }
+    | { readonly kind: 'school'; readonly school: RightSchool };
+  /** What it costs more than the plan over the whole piece, in units of effort, without what asking itself costs. */
+  readonly price: number;
+  readonly terms: Readonly<Partial<Record<RightTerm, number>>>;
+  /** Strokes at which the pattern asks for a finger that cannot, or had better not, play there. */
+  readonly misfits: readonly { readonly note: NoteIndex; readonly wanted: StrokeFinger }[];
+  readonly measures: OrderMeasures;
+  /** The order of fingers, stroke by stroke. */
+  readonly order: string;
+}
+
+/** Effort without what a rule's own demands add: ways are compared by what the hand does. */
+const effort = ({ cost, terms }: RightPlan): number => cost - (terms.pattern ?? 0);
+
+const solvedWith = (plan: Plan, rule: PassageRule | undefined, passage: Passage): RightPlan => {
+  const { score, fingering, left } = plan;
+  const { clock, right, rightSetup } = plan.memory;
+  const kept = [...fingering.rules].filter(
+    ([, each]) =>
+      !(
+        (each.kind === 'pattern' || each.kind === 'school') &&
+        each.from <= passage.to &&
+        each.to >= passage.from
+      ),
+  );
+  const rules = new Map(rule ? [...kept, [TRIAL, rule] as const] : kept);
+  return planRight(score, { ...fingering, rules }, left, rightSetup, clock, right);
+};
+
+const wayOf = (plan: Plan, way: RightPlan, passage: Passage, asked: RightWay['asked']): RightWay => {
+  const { events, options } = way;
+  const from = events.findIndex(({ bar }) => bar >= passage.from);
+  const after = events.findIndex(({ bar }) => bar > passage.to);
+  const [first, end] = [from < 0 ? events.length : from, after < 0 ? events.length : after];
+  const names = new Set([...Object.keys(way.terms), ...Object.keys(plan.right.terms)]) as Set<RightTerm>;
+  const terms: Partial<Record<RightTerm, number>> = {};
+  for (const term of names) {
+    const difference = (way.terms[term] ?? 0) - (plan.right.terms[term] ?? 0);
+    if (term !== 'pattern' && Math.abs(difference) > 0.005) terms[term] = difference;
+  }
+  const misfits = events.slice(first, end).flatMap(({ wanted, notes }, index) => {
+    const missing = wanted?.ranks.find((rank) => !options[first + index]!.includes(rank));
+    return asked.kind !== 'pattern' || missing === undefined
+      ? []
+      : [{ note: plan.left.sounds[notes[0]!.sound]!.head, wanted: STROKE_FINGERS[missing]! }];
+  });
+  return {
+    asked,
+    price: effort(way) - effort(plan.right),
+    terms,
+    misfits,
+    measures: measureOrder(events, options, first, end),
+    order: options.slice(first, end).map(strokeLetters).join(''),
+  };
+};
+
+/**
+ * Patterns for the right hand of a passage side by side: the plan itself, then the patterns asked for, then known ones
+ * that fit the passage without a misfit, cheapest first. Each is solved as a whole around the plan's left hand.
+ */
+export const comparePatterns = (
+  plan: Plan,
+  passage: Passage,
+  typed: readonly Pattern[] = [],
+): readonly RightWay[] => {
+  const tryPattern = (pattern: Pattern): RightWay =>
+    wayOf(plan, solvedWith(plan, { kind: 'pattern', ...passage, pattern }, passage), passage, {
+      kind: 'pattern',
+      pattern,
+    });
+  const own = wayOf(plan, plan.right, passage, { kind: 'plan' });
+  const seen = new Set([own.order]);
+  const isNew = ({ order }: RightWay): boolean => !seen.has(order) && seen.add(order) !== undefined;
+  const asked = typed.map(tryPattern);
+  for (const { order } of asked) seen.add(order);
+  const known = [...new Set([...KNOWN_PATTERNS, ...fingerOrders().filter((order) => order.startsWith('p'))])]
+    .filter((pattern) => !typed.includes(pattern as Pattern))
+    .map((pattern) => tryPattern(pattern as Pattern))
+    .filter(({ misfits }) => misfits.length === 0)
+    .sort((a, b) => a.price - b.price)
+    .filter(isNew);
+  return [own, ...asked, ...known.slice(0, MOST_OFFERED)];
+};
+
+/** Truly different right hands for a passage: the schools and the best patterns, cheapest first. */
+export const otherRightWays = (plan: Plan, passage: Passage): readonly RightWay[] => {
+  const schools = RIGHT_SCHOOLS.map((school) =>
+    wayOf(plan, solvedWith(plan, { kind: 'school', ...passage, school }, passage), passage, {
+      kind: 'school',
+      school,
+    }),
+  );
+  const [own, ...patterns] = comparePatterns(plan, passage);
+  const seen = new Set([own!.order]);
+  return [...schools, ...patterns]
+    .sort((a, b) => a.price - b.price)
+    .filter(({ order }) => !seen.has(order) && seen.add(order) !== undefined)
+    .slice(0, MOST_OFFERED);
+};
+
+/** The fingers that could pluck a note, by price; empty where nothing is plucked. */
+export const pluckChoices = (plan: Plan, note: NoteIndex): readonly PricedPluck[] => {
+  const { fingering, left, right, score } = plan;
+  const sound = left.sounds.findIndex((each) => each.noteheads.includes(note));
+  if (sound < 0 || !right.choices[sound]) return [];
+  const { id } = score.notes[left.sounds[sound]!.head]!;
+  const choice = fingering.choices.get(id);
+  const isFree = choice?.pluck == null && score.notes[note]!.fingering.pluck === undefined;
+  if (isFree) return rightPrices(right)[sound]!;
+  const { clock, rightSetup } = plan.memory;
+  const choices = new Map(fingering.choices).set(id, { ...choice, pluck: null });
+  return rightPrices(planRight(score, { ...fingering, choices }, left, rightSetup, clock, plan.memory.right))[
+    sound
+  ]!;
+};
