@@ -1,4 +1,5 @@
 import { plan } from './plan-command.ts';
+import { right } from './right-command.ts';
 import { USAGE, UsageError } from './usage.ts';
 
 /** 0: done. 1: the piece could not be read or written. 2: the command itself is wrong. */
@@ -10,6 +11,7 @@ export const main = async (args: readonly string[]): Promise<0 | 1 | 2> => {
       return command === undefined ? 2 : 0;
     }
     if (command === 'plan') return await plan(rest);
+    if (command === 'right') return await right(rest);
     throw new UsageError(`there is no command “${command}”`);
   } catch (error) {
     if (!(error instanceof UsageError)) throw error;

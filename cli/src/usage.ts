@@ -1,15 +1,17 @@
 import { HAND_SIZES, LEFT_SCHOOLS, RIGHT_SCHOOLS, SCALE_LENGTHS } from '@oculon/core';
 
-export const USAGE = `Usage: oculon plan FILE [options]
+export const USAGE = `Usage: oculon plan FILE [options]     a fingering for both hands
+       oculon right FILE [options]    the right hand in figures
 
-Proposes a fingering for both hands of a guitar piece in MusicXML (.musicxml, .xml, .mxl).
+FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
 
-  --json              print the plan as oculon.plan/1
-  --out FILE          write the piece with the fingering as MusicXML
+  --json              print oculon.plan/1 or oculon.right/1
+  --out FILE          (plan) write the piece with the fingering as MusicXML
+  --bars A-B          (plan) report only these bars (counted from 1)
   --tempo N           working tempo in quarters a minute
-  --bars A-B          report only these bars (counted from 1)
   --left SCHOOL       ${LEFT_SCHOOLS.join(', ')}
   --right SCHOOL      ${RIGHT_SCHOOLS.join(', ')}
+  --tremolo ORDER     order of the fingers in tremolo, such as pami
   --hand SIZE         ${Object.keys(HAND_SIZES).join(', ')}
   --scale-length MM   ${SCALE_LENGTHS.join(', ')} or any length between 400 and 700
   --part NAME         the part to read when there are several (id, name or place)

@@ -97,3 +97,34 @@ describe('oculon plan', () => {
     expect(stdout + stderr).toContain('Usage: oculon plan FILE');
   });
 });
+
+describe('oculon right', () => {
+  const TREMOLO = fileURLToPath(new URL('../../demo/studies/moth-hour.musicxml', import.meta.url));
+
+  it('prints figures a person can read', () => {
+    const { status, stdout } = oculon('right', STUDY);
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/^Low Meadow Dance: the right hand at 104 quarters a minute/);
+    expect(stdout).toMatch(/awkward crossings/);
+  });
+
+  it('prints oculon.right/1, with an order of tremolo when one is asked for', () => {
+    const { status, stdout } = oculon('right', TREMOLO, '--json', '--tremolo', 'pima');
+    expect(status).toBe(0);
+    const right = JSON.parse(stdout) as {
+      schema: string;
+      strokes: number;
+      bars: { strokes: number }[];
+      patterns: { order: string; kind: string }[];
+    };
+    expect(right.schema).toBe('oculon.right/1');
+    expect(right.bars.reduce((sum, bar) => sum + bar.strokes, 0)).toBe(right.strokes);
+    expect(right.patterns.find(({ kind }) => kind === 'tremolo')?.order).toBe('pima');
+  });
+
+  it('refuses an order of tremolo that is none', () => {
+    const { status, stderr } = oculon('right', STUDY, '--tremolo', 'pix');
+    expect(status).toBe(2);
+    expect(stderr).toMatch(/letters p, i, m and a/);
+  });
+});

@@ -52,6 +52,10 @@ export {
   type NoteChoices,
 } from './plan/choices.ts';
 export { ringsOn } from './left/plan-left.ts';
+export { comparePatterns, otherRightWays, pluckChoices, type RightWay } from './plan/right-ways.ts';
+export type { PricedPluck } from './right/prices.ts';
+export type { RightTerm } from './right/costs.ts';
+export { measureOrder, type OrderMeasures } from './right/orders.ts';
 export { waysOut, type WayOut } from './plan/remedies.ts';
 export type { Shift } from './technique/shifts.ts';
 export type { Barre } from './technique/barres.ts';
@@ -71,3 +75,4 @@ export { readMusicXml, type ImportedScore } from './formats/musicxml/read.ts';
 export { writeMusicXml, type NoteMarks } from './formats/musicxml/write.ts';
 export { planJson, type BarRange, type PlanJson } from './formats/plan-json.ts';
 export { marksOf } from './formats/plan-marks.ts';
+export { rightJson, type RightJson } from './formats/right-json.ts';

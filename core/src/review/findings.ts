@@ -3,6 +3,8 @@ import { quartersText } from '../music/time.ts';
 import { neckTables } from '../left/hand.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import { gripTrouble } from '../left/why.ts';
+import { STROKE_FINGERS } from '../fingering/vocabulary.ts';
+import { RIGHT_COSTS } from '../right/costs.ts';
 import type { RightPlan } from '../right/plan-right.ts';
 import { barLabel, type NoteId, type Score } from '../score/score.ts';
 
@@ -13,6 +15,8 @@ export const FINDING_CODES = [
   'rule-not-kept',
   'return-differs',
   'pluck-lock-not-kept',
+  'school-not-kept',
+  'pattern-not-kept',
   'search-not-exhaustive',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
@@ -135,6 +139,32 @@ export const findingsOf = (
           `${place}: the right-hand finger fixed for ${pitch} would cross its neighbours in the chord; it was set aside.`,
       ),
     ),
+    ...right.events.flatMap((event, index) => {
+      const { sound } = event.notes[0]!;
+      const cost = right.choices[sound]?.cost;
+      const school =
+        (cost?.school ?? 0) >= RIGHT_COSTS.schoolBroken
+          ? at(
+              sound,
+              'school-not-kept',
+              'warning',
+              (pitch, place) =>
+                `${place}: the alternation asked for cannot hold at ${pitch}; what is fixed around it leaves no other finger.`,
+            )
+          : undefined;
+      const missing = event.wanted?.ranks.find((rank) => !right.options[index]!.includes(rank));
+      const pattern =
+        missing !== undefined && event.wanted!.cost >= RIGHT_COSTS.patternBroken
+          ? at(
+              sound,
+              'pattern-not-kept',
+              'warning',
+              (pitch, place) =>
+                `${place}: the pattern asks for ${STROKE_FINGERS[missing]} at ${pitch}, which another finger has to play.`,
+            )
+          : undefined;
+      return [school, pattern].filter((each) => each !== undefined);
+    }),
   ].sort((a, b) => a.bar - b.bar || a.beat - b.beat);
   return left.exact
     ? findings

@@ -33,49 +33,74 @@ const isArpeggio = (events: readonly PluckEvent[]): boolean =>
       event.notes.length > 1,
   );
 
-/** Whether a run is a note followed by another one that is struck over and over. */
-const isTremolo = (events: readonly PluckEvent[]): boolean =>
-  events.length >= LEAST_STROKES &&
-  events
-    .slice(1)
-    .every(({ notes }) => notes.length === 1 && notes[0]!.string === events[1]!.notes[0]!.string) &&
-  events.slice(2).every(({ notes }) => notes[0]!.isRepeated) &&
-  events[0]!.notes.every((note) => note.string > events[1]!.notes[0]!.string);
+/**
+ * Where the tremolo that begins at an event ends, or the event itself when none begins there: a lower note, then one
+ * higher note struck at least twice.
+ */
+const endOfTremolo = (events: readonly PluckEvent[], first: number): number => {
+  const repeated = events[first + 1];
+  const string = repeated?.notes[0]!.string;
+  if (!repeated || repeated.notes.length !== 1 || events[first]!.notes.some((note) => note.string <= string!))
+    return first;
+  let end = first + 2;
+  while (
+    events[end]?.notes.length === 1 &&
+    events[end]!.notes[0]!.isRepeated &&
+    events[end]!.notes[0]!.string === string
+  )
+    end += 1;
+  return end - first >= LEAST_STROKES ? end : first;
+};
 
 const keyOf = (events: readonly PluckEvent[], start: number): string =>
   events
     .map(({ notes, onset }) => `${onset - start}:${notes.map(({ string }) => string).join('+')}`)
     .join(' ');
 
-/** Finds the cells of a piece: by the beat where a beat holds at least four strokes, else by the bar. */
+/** The beat in which an event stands: its start, in ticks. */
+const beatOf = (score: Score, { bar, onset }: PluckEvent): number => {
+  const { start, meter } = score.bars[bar]!;
+  const beat = pulse(meter, score.ticksPerQuarter);
+  return start + Math.floor((onset - start) / beat) * beat;
+};
+
+/**
+ * Finds the cells of a piece: tremolos wherever they stand, and arpeggios by the beat where a beat holds at least four
+ * strokes, else by the bar.
+ */
 export const cellsOf = (score: Score, events: readonly PluckEvent[]): readonly Cell[] => {
   const cells: Cell[] = [];
-  const offer = (first: number, end: number, start: number): boolean => {
+  const offer = (first: number, end: number, start: number): void => {
     const own = events.slice(first, end);
-    const kind = isTremolo(own) ? 'tremolo' : isArpeggio(own) ? 'arpeggio' : undefined;
-    if (kind) cells.push({ kind, first, end, key: `${kind} ${keyOf(own, start)}` });
-    return kind !== undefined;
+    if (isArpeggio(own)) cells.push({ kind: 'arpeggio', first, end, key: `arpeggio ${keyOf(own, start)}` });
   };
-  let at = 0;
-  while (at < events.length) {
+  for (let at = 0; at < events.length;) {
+    const afterTremolo = endOfTremolo(events, at);
+    if (afterTremolo > at) {
+      const own = events.slice(at, afterTremolo);
+      cells.push({
+        kind: 'tremolo',
+        first: at,
+        end: afterTremolo,
+        key: `tremolo ${keyOf(own, own[0]!.onset)}`,
+      });
+      at = afterTremolo;
+      continue;
+    }
     const { bar } = events[at]!;
-    let end = at;
-    while (end < events.length && events[end]!.bar === bar) end += 1;
-    const { start, meter } = score.bars[bar]!;
-    const beat = pulse(meter, score.ticksPerQuarter);
+    let end = at + 1;
+    while (events[end]?.bar === bar && endOfTremolo(events, end) === end) end += 1;
     const beats: [number, number][] = [];
     for (let from = at; from < end;) {
-      const number = Math.floor((events[from]!.onset - start) / beat);
+      const beat = beatOf(score, events[from]!);
       let to = from;
-      while (to < end && Math.floor((events[to]!.onset - start) / beat) === number) to += 1;
+      while (to < end && beatOf(score, events[to]!) === beat) to += 1;
       beats.push([from, to]);
       from = to;
     }
-    const isFast = beats.some(([from, to]) => to - from >= STROKES_OF_A_BEAT);
-    if (isFast)
-      for (const [from, to] of beats)
-        offer(from, to, start + Math.floor((events[from]!.onset - start) / beat) * beat);
-    else offer(at, end, start);
+    if (beats.some(([from, to]) => to - from >= STROKES_OF_A_BEAT))
+      for (const [from, to] of beats) offer(from, to, beatOf(score, events[from]!));
+    else offer(at, end, score.bars[bar]!.start);
     at = end;
   }
   return cells;

@@ -3,6 +3,7 @@ import { STROKE_FINGERS, type StrokeFinger } from '../fingering/vocabulary.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import type { Cell } from './cells.ts';
 import type { PluckEvent } from './events.ts';
+import { mustSoundUntil } from './sounding.ts';
 import { THUMB } from './step.ts';
 
 export interface PlantedFinger {
@@ -36,26 +37,22 @@ const LIFTING_CHORD = 3;
 const TIME_FOR_ANCHOR = 0.5;
 
 /**
- * For each event and string: whether a note that must ring on sounds there just after the event is plucked. A finger
- * set on that string would silence it. Ends are those of the left hand's plan: written, ringing, or cut short.
+ * Tells whether a note that must sound is heard on a string at some tick, of those struck up to `from`: a finger set
+ * there would silence it.
  */
-const mustRing = (
-  left: LeftPlan,
-  events: readonly PluckEvent[],
-): ((event: number, string: number) => boolean) => {
-  const { end, ring } = left.memory.moments.sounds;
-  const byString = new Map<number, { from: number; to: number }[]>();
+const stringsInUse = (left: LeftPlan): ((string: number, from: number, at: number) => boolean) => {
+  const until = mustSoundUntil(left);
+  const byString = new Map<number, { onset: number; to: number }[]>();
   for (const { index, onset } of left.sounds) {
     const string = left.choices[index]?.string;
     if (string === undefined) continue;
     const spans = byString.get(string) ?? [];
-    spans.push({ from: onset, to: Math.max(end[index]!, ring[index]!) });
+    spans.push({ onset, to: until[index]! });
     byString.set(string, spans);
   }
-  return (event, string) => {
-    const { onset } = events[event]!;
-    const latest = (byString.get(string) ?? []).findLast((span) => span.from <= onset);
-    return latest !== undefined && latest.to > onset;
+  return (string, from, at) => {
+    const latest = (byString.get(string) ?? []).findLast(({ onset }) => onset <= from);
+    return latest !== undefined && latest.to > at;
   };
 };
 
@@ -80,7 +77,7 @@ export const plantingSteps = (
   rules: Iterable<PassageRule>,
 ): readonly PlantingStep[] => {
   const planting = [...rules].filter((rule) => rule.kind === 'planting');
-  const rings = mustRing(left, events);
+  const isInUse = stringsInUse(left);
   const steps: PlantingStep[] = [];
   for (const cell of cells) {
     const asked = planting.findLast((rule) => covers(rule, events[cell.first]!.bar))?.how ?? 'none';
@@ -105,7 +102,7 @@ export const plantingSteps = (
           const finger = STROKE_FINGERS[rank]!;
           const plays = options[index]!.includes(rank);
           if (plays || standing.has(rank)) return;
-          if (rings(index, string)) opens.push(finger);
+          if (isInUse(string, events[index]!.onset, events[index]!.onset)) opens.push(finger);
           else {
             standing.add(rank);
             plants.push({ finger, string });
@@ -143,12 +140,12 @@ export const anchorsOf = (
   options: readonly (readonly number[])[],
   left: LeftPlan,
 ): readonly Anchor[] => {
-  const rings = mustRing(left, events);
+  const isInUse = stringsInUse(left);
   return events.flatMap((event, after): Anchor[] => {
     const before = after + 1;
     const next = events[before];
     if (event.notes.length < LIFTING_CHORD || !next || next.secondsBefore < TIME_FOR_ANCHOR) return [];
-    const place = next.notes.findIndex(({ string }) => !rings(after, string));
+    const place = next.notes.findIndex(({ string }) => !isInUse(string, event.onset, next.onset - 1));
     return place < 0
       ? []
       : [

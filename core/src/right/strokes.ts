@@ -2,6 +2,7 @@ import { covers, type PassageRule } from '../fingering/rules.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import type { Score } from '../score/score.ts';
 import type { PluckEvent } from './events.ts';
+import { mustSoundUntil } from './sounding.ts';
 import { THUMB } from './step.ts';
 
 export type Stroke = 'free' | 'rest';
@@ -51,7 +52,7 @@ export const strokeAdvice = (
   rules: Iterable<PassageRule>,
 ): readonly StrokeAdvice[] => {
   const asked = [...rules].filter((rule) => rule.kind === 'stroke');
-  const { end, ring } = left.memory.moments.sounds;
+  const until = mustSoundUntil(left);
   const latestOn = new Map<number, number>();
   const runs = runsOfSingles(events);
   return events.flatMap((event, index) => {
@@ -60,10 +61,8 @@ export const strokeAdvice = (
       const to = restingString(rank, string);
       const lying = to === undefined ? undefined : latestOn.get(to);
       const isStruckToo = event.notes.some((other) => other.string === to);
-      const isHeld =
-        isStruckToo || (lying !== undefined && Math.max(end[lying]!, ring[lying]!) > event.onset);
-      const isOpenTail =
-        lying !== undefined && left.choices[lying]?.finger === 0 && !isHeld && end[lying]! <= event.onset;
+      const isHeld = isStruckToo || (lying !== undefined && until[lying]! > event.onset);
+      const isOpenTail = lying !== undefined && left.choices[lying]?.finger === 0 && !isHeld;
       const base = { event: index, sound, comesToRestOn: to, damps: isOpenTail };
       const rule = asked.findLast(
         (each) =>

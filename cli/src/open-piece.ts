@@ -1,0 +1,32 @@
+import { readFile } from 'node:fs/promises';
+import { readMusicXml, readSourceFile, type ImportedScore } from '@oculon/core';
+import { fileTrouble } from './setup-options.ts';
+
+/** A piece read from a file, or why it could not be. */
+export type OpenedPiece =
+  | {
+      readonly ok: true;
+      readonly source: string;
+      readonly imported: ImportedScore;
+      /** Time to read and understand the file, in ms. */
+      readonly parse: number;
+    }
+  | { readonly ok: false; readonly problem: string };
+
+/** Reads a piece; what was mended on the way is said on the error output. */
+export const openPiece = async (file: string, part: string | undefined): Promise<OpenedPiece> => {
+  let bytes: Uint8Array;
+  try {
+    bytes = await readFile(file);
+  } catch (error) {
+    return { ok: false, problem: fileTrouble(file, error) };
+  }
+  const started = performance.now();
+  const source = readSourceFile(bytes);
+  if (!source.ok) return { ok: false, problem: `${file}: ${source.error.message}` };
+  const imported = readMusicXml(source.value, part === undefined ? {} : { part });
+  if (!imported.ok) return { ok: false, problem: `${file}: ${imported.error.message}` };
+  const parse = performance.now() - started;
+  for (const repair of imported.value.repairs) process.stderr.write(`oculon: ${file}: ${repair.message}\n`);
+  return { ok: true, source: source.value, imported: imported.value, parse };
+};
