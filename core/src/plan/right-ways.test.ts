@@ -54,8 +54,11 @@ describe('patterns', () => {
 describe('schools over a range of bars', () => {
   const plan = planPiece(scale);
   it('strict i–m begins with i and never repeats, strict m–i with m', () => {
-    const im = rightHand(under(plan, { kind: 'school', from: 0, to: 0, school: 'strict-im' }));
-    const mi = rightHand(under(plan, { kind: 'school', from: 0, to: 0, school: 'strict-mi' }));
+    const onOneString = planPiece(
+      exampleScore({ voices: ['E4/16 F4/16 G4/16 F4/16 E4/16 F4/16 G4/16 F4/16'], tempo: 100 }),
+    );
+    const im = rightHand(under(onOneString, { kind: 'school', from: 0, to: 0, school: 'strict-im' }));
+    const mi = rightHand(under(onOneString, { kind: 'school', from: 0, to: 0, school: 'strict-mi' }));
     expect(im).toBe('imimimim');
     expect(mi).toBe('mimimimi');
   });

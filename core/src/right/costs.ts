@@ -45,7 +45,7 @@ export const RIGHT_COST_RULES = {
     'the thumb between gives a finger time, yet a line likes to alternate over the basses too',
   ),
   schoolBroken: rule(50, 'per note', 'a finger the school does not use, or uses twice running'),
-  schoolStart: rule(6, 'per line', 'a school begins its lines with one finger'),
+  schoolStart: rule(3, 'per line', 'a school begins its lines with one finger'),
   orderBroken: rule(2.5, 'per note', 'the order of three fingers is left, to mend a crossing'),
   patternBroken: rule(12, 'per note', 'a finger that the pattern asked for cannot play'),
   orderLeft: rule(0.5, 'per note', 'the order established for the same cell is kept where it can be'),
