@@ -56,6 +56,7 @@ export { comparePatterns, otherRightWays, pluckChoices, type RightWay } from './
 export type { PricedPluck } from './right/prices.ts';
 export type { RightTerm } from './right/costs.ts';
 export { measureOrder, type OrderMeasures } from './right/orders.ts';
+export { rightSigns, type RightSign, type RightSignKind } from './technique/right-signs.ts';
 export { waysOut, type WayOut } from './plan/remedies.ts';
 export type { Shift } from './technique/shifts.ts';
 export type { Barre } from './technique/barres.ts';

@@ -11,9 +11,13 @@ import type {
   OtherWay,
   Passage,
   PassageRule,
+  Pattern,
   PricedPlacement,
+  PricedPluck,
   Repair,
   Result,
+  RightSign,
+  RightWay,
   RuleId,
   Score,
   Shift,
@@ -31,6 +35,8 @@ export interface PlanView {
   readonly positions: readonly { readonly onset: number; readonly position: number }[];
   /** Noteheads that ring on past their written end, and until when, in ticks. */
   readonly ringing: readonly (readonly [NoteIndex, number])[];
+  /** What the right hand does beside plucking. */
+  readonly rightSigns: readonly RightSign[];
   readonly leftCost: number;
   readonly rightCost: number;
   readonly ms: number;
@@ -65,6 +71,12 @@ export interface PlannerApi {
   effect(note: NoteIndex, way: Pick<PricedPlacement, 'string' | 'finger'>): ChoiceEffect;
   /** What can be done about a note that cannot be played or held. */
   waysOut(note: NoteIndex): readonly WayOut[];
+  /** Fingers that could pluck a note, by price. */
+  pluckChoices(note: NoteIndex): readonly PricedPluck[];
+  /** Patterns for the right hand of some bars side by side; the plan comes first, then those typed. */
+  comparePatterns(passage: Passage, typed: readonly Pattern[]): readonly RightWay[];
+  /** Other right hands for some bars, against the last plan. */
+  otherRightWays(passage: Passage): readonly RightWay[];
   /** Notes of the last plan between whose ways taste decides. */
   nearTies(): readonly NoteIndex[];
   /** Other fingerings of some bars, against the last plan. */

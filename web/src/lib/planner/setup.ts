@@ -9,6 +9,7 @@ import {
   midiOf,
   millimetres,
   parsePitch,
+  patternSchema,
   RIGHT_SCHOOLS,
   setupFor,
   WEIGHT_RANGE,
@@ -40,6 +41,10 @@ export const setupChoiceSchema = z.object({
   scaleLength: z.number().min(400).max(700).default(650),
   left: z.enum(LEFT_SCHOOLS).default('balanced'),
   right: z.enum(RIGHT_SCHOOLS).default('free'),
+  /** Order of the fingers in tremolo. */
+  tremolo: patternSchema.optional(),
+  doubleThumb: z.boolean().default(true),
+  keepOrder: z.boolean().default(true),
   tempo: z.number().min(10).max(400).optional(),
 });
 export type SetupChoice = z.infer<typeof setupChoiceSchema>;
@@ -56,6 +61,9 @@ export const planSetup = (choice: SetupChoice, score: Score): PlanSetup => {
     hand: choice.spans ? measuredHand(choice.spans) : handOf(choice.hand),
     left: choice.left,
     right: choice.right,
+    doubleThumb: choice.doubleThumb,
+    keepOrder: choice.keepOrder,
+    ...(choice.tremolo !== undefined && { tremolo: choice.tremolo }),
     ...(choice.weights && { leftWeights: choice.weights }),
     ...(choice.tempo !== undefined && { tempo: choice.tempo }),
   });

@@ -1,14 +1,18 @@
 import {
   choicesFor,
+  comparePatterns,
   effectOf,
   marksOf,
   nearTies,
+  otherRightWays,
   otherWays,
   planJson,
   planPiece,
+  pluckChoices,
   readMusicXml,
   readSourceFile,
   success,
+  rightSigns,
   ringsOn,
   waysOut,
   writeMusicXml,
@@ -134,6 +138,7 @@ const api: PlannerApi = {
       findings: plan.findings,
       positions: plan.left.hands.map(({ slice, position }) => ({ onset: slice.onset, position })),
       ringing: ringsOn(plan.left),
+      rightSigns: rightSigns(plan.score, plan.left, plan.right, plan.fingering.rules.values()),
       leftCost: plan.left.cost,
       rightCost: plan.right.cost,
       ms: performance.now() - started,
@@ -153,6 +158,21 @@ const api: PlannerApi = {
   waysOut(note) {
     called();
     return waysOut(planned(), note);
+  },
+
+  pluckChoices(note) {
+    called();
+    return pluckChoices(planned(), note);
+  },
+
+  comparePatterns(passage, typed) {
+    called();
+    return comparePatterns(planned(), passage, typed);
+  },
+
+  otherRightWays(passage) {
+    called();
+    return otherRightWays(planned(), passage);
   },
 
   nearTies() {

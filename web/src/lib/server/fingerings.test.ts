@@ -107,6 +107,8 @@ describe('edits in the database', () => {
       scaleLength: 630,
       left: 'legato' as const,
       right: 'strict-im' as const,
+      doubleThumb: true,
+      keepOrder: true,
     };
     expect(await saveSetup(pool, teacher, fingering, setup)).toBe(true);
     expect((await findFingering(pool, teacher, piece))?.setup).toEqual(setup);

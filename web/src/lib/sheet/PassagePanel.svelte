@@ -1,15 +1,18 @@
 <script lang="ts">
-  import { barLabel, quartersText, type PassageRule, type RuleId } from '@oculon/core';
+  import { barLabel, isForRightHand, quartersText, type PassageRule, type RuleId } from '@oculon/core';
   import { roman } from '../engraving/marks.ts';
   import type { WayView } from '../planner/api.ts';
   import { stringSign } from '../workbench/commands.ts';
+  import BarRange, { type TypedRange } from './BarRange.svelte';
+  import RuleList from './RuleList.svelte';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { priceText, RIGHT_SCHOOL_NAMES, termWords } from './words.ts';
+  import { priceText, termWords } from './words.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
 
-  let from = $state(1);
-  let to = $state(1);
+  const range = $state<TypedRange>({ from: 1, to: 1 });
+  const from = $derived(range.from);
+  const to = $derived(range.to);
   let position = $state(5);
   let model = $state(1);
   let hold = $state(false);
@@ -27,46 +30,14 @@
   const isModel = $derived(
     Number.isInteger(model) && model >= 1 && model <= bars && (model + (to - from) < from || model > to),
   );
-  const rules = $derived([...workbench.fingering.rules]);
+  const rules = $derived([...workbench.fingering.rules].filter(([, rule]) => !isForRightHand(rule)));
   /** What was found holds for the plan it was found in. */
   const ways = $derived(found?.plan === workbench.plan ? found?.ways : undefined);
-
-  const barAtCaret = $derived((workbench.caretNote?.bar ?? 0) + 1);
-  const useCaret = () => {
-    from = barAtCaret;
-    to = Math.max(barAtCaret, Math.min(bars, barAtCaret + (to - from)));
-  };
 
   const add = (rule: PassageRule) => {
     workbench.setRule(crypto.randomUUID() as RuleId, rule);
     ondone();
   };
-  const remove = (id: RuleId) => {
-    workbench.setRule(id, null);
-    ondone();
-  };
-  const label = (bar: number) => (score ? barLabel(score.bars[bar]!) : String(bar + 1));
-  const describe = (rule: PassageRule): string => {
-    const where =
-      rule.from === rule.to ? `Bar ${label(rule.from)}` : `Bars ${label(rule.from)}–${label(rule.to)}`;
-    switch (rule.kind) {
-      case 'position':
-        return `${where}: position ${roman(rule.position)}`;
-      case 'stopped':
-        return `${where}: no open strings`;
-      case 'ringing':
-        return `${where}: ${rule.rings ? 'rings' : 'as written'}`;
-      case 'barre':
-        return `${where}: barre ${roman(rule.fret)}`;
-      case 'same':
-        return `${where}: as bars from ${label(rule.as)} on`;
-      case 'school':
-        return `${where}: ${RIGHT_SCHOOL_NAMES[rule.school]}`;
-      case 'pattern':
-        return `${where}: ${[...rule.pattern].join(' ')}`;
-    }
-  };
-
   const search = async () => {
     searching = true;
     problem = '';
@@ -96,30 +67,7 @@
       >Passage{rules.length > 0 ? ` · ${rules.length}` : ''}</summary
     >
     <div class="mt-2 space-y-3 text-sm">
-      <div class="flex items-center gap-2">
-        <label class="flex items-center gap-1"
-          >Bars <input
-            class="input input-sm w-14"
-            type="number"
-            min="1"
-            max={bars}
-            bind:value={from}
-            aria-invalid={!isRange}
-          /></label
-        >
-        <label class="flex items-center gap-1"
-          >to <input
-            class="input input-sm w-14"
-            type="number"
-            min="1"
-            max={bars}
-            bind:value={to}
-            aria-invalid={!isRange}
-          /></label
-        >
-        <button class="btn btn-ghost btn-sm" onclick={useCaret}>from the caret</button>
-      </div>
-      {#if !isRange}<p class="text-xs text-error">Bars from 1 to {bars}, the first before the last.</p>{/if}
+      <BarRange {workbench} {range} />
 
       <div class="flex flex-wrap items-center gap-1">
         <button
@@ -169,20 +117,7 @@
           bind:value={model}
         />
       </div>
-      {#if rules.length > 0}
-        <ul aria-label="Rules">
-          {#each rules as [id, rule] (id)}
-            <li class="flex items-center justify-between">
-              <span>{describe(rule)}</span>
-              <button
-                class="btn btn-ghost btn-xs"
-                aria-label="Take away: {describe(rule)}"
-                onclick={() => remove(id)}>Take away</button
-              >
-            </li>
-          {/each}
-        </ul>
-      {/if}
+      <RuleList {workbench} {rules} {ondone} />
 
       <div class="flex flex-wrap items-center gap-2">
         <button

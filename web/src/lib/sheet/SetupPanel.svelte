@@ -1,5 +1,12 @@
 <script lang="ts">
-  import { HAND_SIZES, LEFT_SCHOOLS, parsePitch, RIGHT_SCHOOLS, SCALE_LENGTHS } from '@oculon/core';
+  import {
+    HAND_SIZES,
+    LEFT_SCHOOLS,
+    parsePitch,
+    patternSchema,
+    RIGHT_SCHOOLS,
+    SCALE_LENGTHS,
+  } from '@oculon/core';
   import { setupChoiceSchema, type SetupChoice } from '../planner/setup.ts';
   import { RIGHT_SCHOOL_NAMES } from './words.ts';
   import HandFields from './HandFields.svelte';
@@ -35,6 +42,17 @@
     change({ tuning: names.length > 0 ? names : undefined });
   };
 
+  let tremoloProblem = $state('');
+  const changeTremolo = (text: string) => {
+    const tremolo = patternSchema.safeParse(text.replaceAll(/[\s–-]/g, '').toLowerCase());
+    if (text.trim() !== '' && !tremolo.success) {
+      tremoloProblem = 'An order of the letters p, i, m and a, such as pami.';
+      return;
+    }
+    tremoloProblem = '';
+    change({ tremolo: tremolo.data });
+  };
+
   const changeTempo = (text: string) => {
     const tempo = text.trim() === '' ? undefined : Number(text);
     tempoProblem = change({ tempo }) ? '' : 'A tempo from 10 to 400.';
@@ -63,6 +81,39 @@
       {#each RIGHT_SCHOOLS as school (school)}<option value={school}>{RIGHT_SCHOOL_NAMES[school]}</option
         >{/each}
     </select>
+    <label for="setup-tremolo">Tremolo</label>
+    <input
+      id="setup-tremolo"
+      class="input input-sm font-serif italic"
+      list="tremolos"
+      placeholder="as it falls best"
+      value={workbench.setup.tremolo ?? ''}
+      aria-invalid={tremoloProblem !== ''}
+      onchange={(event) => changeTremolo(event.currentTarget.value)}
+    />
+    <datalist id="tremolos">
+      {#each ['pami', 'pima', 'pmim', 'aim', 'ima', 'mimi'] as order (order)}<option value={order}
+        ></option>{/each}
+    </datalist>
+    {#if tremoloProblem}<span></span><span class="text-xs text-error">{tremoloProblem}</span>{/if}
+    <span></span>
+    <label class="flex items-center gap-2 text-xs">
+      <input
+        type="checkbox"
+        class="checkbox checkbox-xs"
+        checked={workbench.setup.doubleThumb}
+        onchange={(event) => change({ doubleThumb: event.currentTarget.checked })}
+      /> the thumb may play twice running in a line
+    </label>
+    <span></span>
+    <label class="flex items-center gap-2 text-xs">
+      <input
+        type="checkbox"
+        class="checkbox checkbox-xs"
+        checked={workbench.setup.keepOrder}
+        onchange={(event) => change({ keepOrder: event.currentTarget.checked })}
+      /> equal cells keep one order of fingers
+    </label>
     <label for="setup-hand">Hand size</label>
     <select
       id="setup-hand"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { RightSign } from '@oculon/core';
   import { tick, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { breakSystems, type SystemPlan } from '../engraving/breaks.ts';
@@ -15,8 +16,9 @@
     workbench: Workbench;
     everyString: boolean;
     showRinging: boolean;
+    showRightSigns: boolean;
   }
-  const { workbench, everyString, showRinging }: Props = $props();
+  const { workbench, everyString, showRinging, showRightSigns }: Props = $props();
 
   let width = $state(0);
   const drawn = new SvelteSet<string>();
@@ -26,6 +28,7 @@
   const score = $derived(workbench.score);
   const changed = $derived(new Set(workbench.changes.map((change) => change.note)));
 
+  const NO_SIGNS: readonly RightSign[] = [];
   const NOTHING_RINGS: ReadonlyMap<number, number> = new Map();
   const ringing = $derived(new Map(workbench.plan?.ringing));
 
@@ -122,6 +125,7 @@
         {changed}
         nearTies={workbench.nearTies}
         {everyString}
+        rightSigns={showRightSigns ? (workbench.plan?.rightSigns ?? NO_SIGNS) : NO_SIGNS}
         ringing={showRinging ? ringing : NOTHING_RINGS}
         {queue}
         ondrawn={() => drawn.add(keyOf(system))}

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import type { Score } from '@oculon/core';
+  import type { RightSign, Score } from '@oculon/core';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import { marksKeeper } from '../engraving/laid-marks.ts';
   import { bareNote, type Origins } from '../engraving/marks.ts';
+  import { laySigns, NO_ROWS } from '../engraving/sign-rows.ts';
   import { breather, type DrawingQueue } from '../engraving/drawing-queue.ts';
   import { drawSystem } from '../engraving/vexflow-system.ts';
   import type { PlanView } from '../planner/api.ts';
@@ -19,6 +20,7 @@
     nearTies: ReadonlySet<number>;
     everyString: boolean;
     ringing: ReadonlyMap<number, number>;
+    rightSigns: readonly RightSign[];
     queue: DrawingQueue;
     ondrawn: () => void;
     onpick: (note: number) => void;
@@ -34,6 +36,7 @@
     nearTies,
     everyString,
     ringing,
+    rightSigns,
     queue,
     ondrawn,
     onpick,
@@ -81,12 +84,13 @@
         everyString,
       }),
   );
+  const laid = $derived(geometry && marks ? laySigns(geometry, marks, rightSigns) : NO_ROWS);
 </script>
 
 <div
   class="system"
   data-first-bar={first + 1}
-  style:height={marks ? `${marks.bottom - marks.top}px` : '170px'}
+  style:height={marks ? `${marks.bottom + laid.height - marks.top}px` : '170px'}
   style:width="{geometry?.width ?? 0}px"
   class:waiting={!geometry}
 >
@@ -100,6 +104,7 @@
       {changed}
       {nearTies}
       {ringing}
+      signs={laid}
       {onpick}
       hasPlan={plan !== undefined}
     />

@@ -2,6 +2,7 @@
   import { pitchLabel, type Score } from '@oculon/core';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import type { SystemMarks } from '../engraving/marks.ts';
+  import type { SignRows } from '../engraving/sign-rows.ts';
 
   interface Props {
     score: Score;
@@ -12,10 +13,12 @@
     nearTies: ReadonlySet<number>;
     /** Until when noteheads ring past their end, in ticks. */
     ringing: ReadonlyMap<number, number>;
+    signs: SignRows;
     hasPlan: boolean;
     onpick: (note: number) => void;
   }
-  const { score, geometry, marks, caret, changed, nearTies, ringing, hasPlan, onpick }: Props = $props();
+  const { score, geometry, marks, caret, changed, nearTies, ringing, signs, hasPlan, onpick }: Props =
+    $props();
 
   const caretHead = $derived(geometry.heads.find((head) => head.note === caret));
   const bounds = $derived.by(() => {
@@ -58,8 +61,8 @@
 <svg
   class="layer"
   width={geometry.width}
-  height={marks.bottom - marks.top}
-  viewBox="0 {marks.top} {geometry.width} {marks.bottom - marks.top}"
+  height={marks.bottom + signs.height - marks.top}
+  viewBox="0 {marks.top} {geometry.width} {marks.bottom + signs.height - marks.top}"
 >
   {#if caretHead}
     <rect
@@ -130,6 +133,11 @@
       >
     {/each}
   {/if}
+  {#each signs.marks as mark (mark.key)}
+    <text class="sign" class:advice={mark.isAdvice} x={mark.x} y={mark.y}
+      >{mark.text}<title>{mark.words}</title></text
+    >
+  {/each}
   {#each geometry.heads.filter((head) => ringing.has(head.note)) as head (head.note)}
     {@const down = head.stem === 'up'}
     <path
@@ -249,6 +257,18 @@
     font-size: 12px;
     fill: var(--color-secondary);
     font-weight: 600;
+  }
+  .sign {
+    font-size: 11.5px;
+    font-style: italic;
+    text-anchor: middle;
+    fill: currentColor;
+    pointer-events: all;
+  }
+  /* Nobody asked for it: lighter, and in brackets of its own by the tooltip. */
+  .advice {
+    fill: var(--color-secondary);
+    opacity: 0.9;
   }
   .ringing {
     fill: none;

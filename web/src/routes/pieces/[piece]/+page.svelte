@@ -16,6 +16,8 @@
   import FindingsPanel from '$lib/sheet/FindingsPanel.svelte';
   import KeyboardHelp from '$lib/sheet/KeyboardHelp.svelte';
   import NotePanel from '$lib/sheet/NotePanel.svelte';
+  import PluckChoices from '$lib/sheet/PluckChoices.svelte';
+  import RightHandPanel from '$lib/sheet/RightHandPanel.svelte';
   import PassagePanel from '$lib/sheet/PassagePanel.svelte';
   import SaveBadge from '$lib/sheet/SaveBadge.svelte';
   import SetupPanel from '$lib/sheet/SetupPanel.svelte';
@@ -30,6 +32,7 @@
   let sheet = $state<Sheet>();
   let everyString = $state(false);
   let showRinging = $state(false);
+  let showRightSigns = $state(false);
   let helpOpen = $state(false);
   let exportProblem = $state('');
 
@@ -136,7 +139,7 @@
         {#if workbench.phase === 'opening'}
           <p class="m-4 opacity-70" role="status">Opening the piece …</p>
         {:else}
-          <Sheet bind:this={sheet} {workbench} {everyString} {showRinging} />
+          <Sheet bind:this={sheet} {workbench} {everyString} {showRinging} {showRightSigns} />
         {/if}
       </main>
       <aside
@@ -166,15 +169,21 @@
         {#if exportProblem}<p role="alert" class="text-sm text-error">{exportProblem}</p>{/if}
         <NotePanel {workbench} ondone={focusSheet} />
         <ChoicesPanel {workbench} ondone={focusSheet} />
+        <PluckChoices {workbench} ondone={focusSheet} />
         <ChangesPanel {workbench} onjump={jump} />
         <FindingsPanel {workbench} onjump={jump} ondone={focusSheet} />
         <PassagePanel {workbench} ondone={focusSheet} />
+        <RightHandPanel {workbench} ondone={focusSheet} />
         <SetupPanel {workbench} />
         <label class="flex items-center gap-2 text-sm">
           <input type="checkbox" class="checkbox checkbox-sm" bind:checked={everyString} /> Show every string number
         </label>
         <label class="flex items-center gap-2 text-sm">
           <input type="checkbox" class="checkbox checkbox-sm" bind:checked={showRinging} /> Show what rings on
+        </label>
+        <label class="flex items-center gap-2 text-sm">
+          <input type="checkbox" class="checkbox checkbox-sm" bind:checked={showRightSigns} /> Show planting and
+          strokes
         </label>
         <p class="text-xs leading-relaxed opacity-80">
           <span class="font-semibold text-secondary">Plain</span>: proposed by Oculon.

@@ -1,0 +1,110 @@
+import type { PassageRule } from '../fingering/rules.ts';
+import type { LeftPlan } from '../left/plan-left.ts';
+import { cellsOf } from '../right/cells.ts';
+import { framesOf } from '../right/frames.ts';
+import { anchorsOf, plantingSteps } from '../right/planting.ts';
+import type { RightPlan } from '../right/plan-right.ts';
+import { harmonicTouches, strokeAdvice, type StrokeAdvice } from '../right/strokes.ts';
+import type { NoteIndex, Score } from '../score/score.ts';
+
+export const RIGHT_SIGN_KINDS = ['plant', 'anchor', 'stroke', 'sweep', 'harmonic', 'frame'] as const;
+export type RightSignKind = (typeof RIGHT_SIGN_KINDS)[number];
+
+/** Something the right hand does beyond plucking, at a note: a sign for the sheet and the same in words. */
+export interface RightSign {
+  readonly note: NoteIndex;
+  readonly kind: RightSignKind;
+  /** Short, as it stands below the letters of the right hand. */
+  readonly sign: string;
+  readonly words: string;
+  /** Only advice: nobody asked for it. */
+  readonly isAdvice: boolean;
+}
+
+const CIRCLED = ['', '①', '②', '③', '④', '⑤', '⑥'] as const;
+const sign = (string: number): string => CIRCLED[string] ?? String(string);
+
+const STROKE_WORDS: Readonly<Record<StrokeAdvice['reason'], string>> = {
+  asked: 'as asked',
+  'melody-over-rest': 'it brings the melody out',
+  scale: 'it gives a scale weight and evenness',
+  'thumb-silences': 'it silences the open string beside it',
+};
+
+/** Everything the right hand does beside plucking, in playing order: planting, anchors, strokes, sweeps, harmonics, frames. */
+export const rightSigns = (
+  score: Score,
+  left: LeftPlan,
+  { events, options }: RightPlan,
+  rules: Iterable<PassageRule>,
+): readonly RightSign[] => {
+  const all = [...rules];
+  const cells = cellsOf(score, events);
+  const headOf = (sound: number): NoteIndex => left.sounds[sound]!.head;
+  const noteAt = (event: number): NoteIndex => headOf(events[event]!.notes.at(-1)!.sound);
+  const planted = plantingSteps(cells, events, options, left, all).flatMap(
+    ({ event, plants, opens }): RightSign[] => {
+      if (plants.length === 0 && opens.length === 0) return [];
+      const set = plants.map(({ finger, string }) => `${finger} on ${sign(string)}`).join(', ');
+      const open = opens.length > 0 ? `${opens.join(' ')} opens and waits: its string must ring` : '';
+      return [
+        {
+          note: noteAt(event),
+          kind: 'plant',
+          sign: `${plants.length > 0 ? `▾${plants.map(({ finger }) => finger).join('')}` : ''}${opens.length > 0 ? `(${opens.join('')})` : ''}`,
+          words: [set && `set ${set}`, open].filter(Boolean).join('; '),
+          isAdvice: false,
+        },
+      ];
+    },
+  );
+  const anchors = anchorsOf(events, options, left).map(({ after, finger, string }): RightSign => ({
+    note: noteAt(after),
+    kind: 'anchor',
+    sign: `◇${finger}`,
+    words: `after the chord put ${finger} back on ${sign(string)} before the next entry`,
+    isAdvice: true,
+  }));
+  const strokes = strokeAdvice(events, options, left, all).map(
+    ({ sound, stroke, by, reason, comesToRestOn, damps }): RightSign => ({
+      note: headOf(sound),
+      kind: 'stroke',
+      sign: stroke === 'rest' ? '⌵' : '○',
+      words: `${stroke} stroke, ${STROKE_WORDS[reason]}${comesToRestOn !== undefined && stroke === 'rest' ? `; comes to rest on ${sign(comesToRestOn)}${damps ? ' and silences it' : ''}` : ''}`,
+      isAdvice: by === 'suggestion',
+    }),
+  );
+  const sweeps = events.flatMap(({ swept, notes }): RightSign[] =>
+    swept.length === 0
+      ? []
+      : [
+          {
+            note: headOf(notes.at(-1)!.sound),
+            kind: 'sweep',
+            sign: '↥p',
+            words: `p sweeps ${[...swept.map((sound) => left.choices[sound]!.string), notes[0]!.string].map(sign).join(' ')}, the fingers pluck the rest`,
+            isAdvice: false,
+          },
+        ],
+  );
+  const harmonics = harmonicTouches(score, left).map(({ sound, string, node, by }): RightSign => ({
+    note: headOf(sound),
+    kind: 'harmonic',
+    sign: `◦${node}`,
+    words:
+      by === 'left'
+        ? `touch ${sign(string)} over fret ${node} with the left hand`
+        : `touch ${sign(string)} over fret ${node} with i, pluck with p or a as far away as you can`,
+    isAdvice: false,
+  }));
+  const frames = framesOf(cells, events, options).map(({ event, strings }): RightSign => ({
+    note: noteAt(event),
+    kind: 'frame',
+    sign: strings.map(({ finger, string }) => `${finger}${sign(string)}`).join(' '),
+    words: `the hand moves: ${strings.map(({ finger, string }) => `${finger} on ${sign(string)}`).join(', ')}`,
+    isAdvice: false,
+  }));
+  return [...planted, ...anchors, ...strokes, ...sweeps, ...harmonics, ...frames].sort(
+    (a, b) => score.notes[a.note]!.onset - score.notes[b.note]!.onset,
+  );
+};

@@ -1,0 +1,52 @@
+<script lang="ts">
+  import type { PricedPluck } from '@oculon/core';
+  import { setPluck } from '../workbench/commands.ts';
+  import { PAUSE, type Workbench } from '../workbench/workbench.svelte.ts';
+  import { priceText } from './words.ts';
+
+  /** Fingers that could pluck the note at the caret, by price. */
+  const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
+
+  let plucks = $state.raw<readonly PricedPluck[]>([]);
+
+  // Prices follow the caret and the plan, but only once both rest.
+  $effect(() => {
+    const { caret, plan, planning } = workbench;
+    plucks = [];
+    if (!plan || planning) return;
+    let stopped = false;
+    const timer = setTimeout(() => {
+      void workbench.planner.pluckChoices(caret).then(
+        (priced) => {
+          if (!stopped) plucks = priced;
+        },
+        // The panel of the left hand tells when the planner has stopped.
+        () => undefined,
+      );
+    }, PAUSE);
+    return () => {
+      stopped = true;
+      clearTimeout(timer);
+    };
+  });
+</script>
+
+{#if plucks.length > 0}
+  <section aria-label="Fingers to pluck it" data-testid="plucks" class="text-sm">
+    <h3 class="font-semibold">Fingers to pluck it</h3>
+    <div class="mt-1 flex flex-wrap gap-1">
+      {#each plucks as { pluck, price } (pluck)}
+        <button
+          class="btn btn-sm"
+          class:btn-active={workbench.caretPlan?.pluck === pluck}
+          onclick={() => {
+            setPluck(pluck)(workbench);
+            ondone();
+          }}
+          ><i class="font-serif">{pluck}</i>
+          <span class="text-xs tabular-nums opacity-70">{priceText(price)}</span></button
+        >
+      {/each}
+    </div>
+  </section>
+{/if}
