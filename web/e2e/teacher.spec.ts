@@ -1,28 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
-import { expect, test, type Page } from '@playwright/test';
-
-const STUDIES = fileURLToPath(new URL('../../demo/studies/', import.meta.url));
-const DANCE = `${STUDIES}low-meadow-dance.musicxml`;
-
-/** Imports a file through the library and waits for the whole proposal. */
-const importStudy = async (page: Page, path: string): Promise<void> => {
-  await page.goto('/');
-  await page.locator('#import-file').setInputFiles(path);
-  await expect(page).toHaveURL(/\/pieces\//);
-  await expect(page.locator('[data-complete="true"]')).toBeVisible();
-  await expect(page.locator('[data-pluck-of]').first()).toBeVisible();
-  await expect(page.getByTestId('status')).toContainText('Planned in');
-};
-
-const finger = (page: Page, note: number) => page.locator(`[data-finger-of="${note}"]`);
-const fingers = (page: Page) => page.locator('[data-finger-of]').allTextContents();
-const saved = (page: Page) =>
-  expect(page.locator('[data-save-state]')).toHaveAttribute('data-save-state', 'saved');
-const settled = async (page: Page) => {
-  await expect(page.getByTestId('status')).toHaveAttribute('aria-busy', 'false');
-  await saved(page);
-};
+import { expect, test } from '@playwright/test';
+import { DANCE, finger, fingers, importStudy, saved, settled, STUDIES } from './sheet.ts';
 
 test('a teacher imports a piece, changes a finger, sees the rest give way, and finds it again', async ({
   page,

@@ -1,0 +1,24 @@
+import { fileURLToPath } from 'node:url';
+import { expect, type Page } from '@playwright/test';
+
+export const STUDIES = fileURLToPath(new URL('../../demo/studies/', import.meta.url));
+export const DANCE = `${STUDIES}low-meadow-dance.musicxml`;
+
+/** Imports a file through the library and waits for the whole proposal. */
+export const importStudy = async (page: Page, path: string): Promise<void> => {
+  await page.goto('/');
+  await page.locator('#import-file').setInputFiles(path);
+  await expect(page).toHaveURL(/\/pieces\//);
+  await expect(page.locator('[data-complete="true"]')).toBeVisible();
+  await expect(page.locator('[data-pluck-of]').first()).toBeVisible();
+  await expect(page.getByTestId('status')).toContainText('Planned in');
+};
+
+export const finger = (page: Page, note: number) => page.locator(`[data-finger-of="${note}"]`);
+export const fingers = (page: Page) => page.locator('[data-finger-of]').allTextContents();
+export const saved = (page: Page) =>
+  expect(page.locator('[data-save-state]')).toHaveAttribute('data-save-state', 'saved');
+export const settled = async (page: Page) => {
+  await expect(page.getByTestId('status')).toHaveAttribute('aria-busy', 'false');
+  await saved(page);
+};
