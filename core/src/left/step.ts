@@ -361,10 +361,12 @@ export class Stepper {
     return way + placing + weak + extension;
   }
 
-  /** Whether a note on ① lies two frets above a barre of the index in the same grip. */
+  /** Whether a note on ① lies two frets above a barre of the index in the same grip, without 2 between them. */
   private isAboveBarre(state: number, mask: number, fret: number): boolean {
-    if ((mask & 1) === 0) return false;
-    const { kept, leaving, option, options } = this;
+    const { kept, keptFingers, leaving, option, options } = this;
+    // With 2 set as well the hand has turned back already.
+    const hasMiddle = ((options.fingerBits[option]! | keptFingers) >> 2) & 1;
+    if ((mask & 1) === 0 || hasMiddle === 1) return false;
     const own = options.fingerMask[option * FINGERS + 1]!;
     const before = leaving.fingerMask[state * FINGERS + 1]! & kept;
     const index =
