@@ -9,6 +9,7 @@ import {
 } from '../src/index.ts';
 import { compareLine } from '../evaluation/solve-line.ts';
 import { leftPrices } from '../src/left/plan-left.ts';
+import { planRight, rightPrices } from '../src/right/plan-right.ts';
 import { tiledPiece, TEXTURES, type Texture } from './pieces.ts';
 
 const SIZES = [100, 600, 6000] as const;
@@ -46,6 +47,19 @@ const replanTime = (score: Score, plan: Plan): number => {
   return median(times);
 };
 
+/** Median time of the right hand alone after one lock of a finger of its own. */
+const rightReplanTime = (score: Score, plan: Plan): number => {
+  const struck = score.notes.filter((note) => plan.notes[note.index]!.pluck !== undefined);
+  const { clock, right, rightSetup } = plan.memory;
+  const times = Array.from({ length: 15 }, (_, place) => {
+    const note = struck[Math.floor(((place + 0.5) / 15) * struck.length)]!;
+    const pluck = plan.notes[note.index]!.pluck === 'm' ? 'i' : 'm';
+    const fingering: Fingering = { ...EMPTY_FINGERING, choices: new Map([[note.id, { pluck }]]) };
+    return timed(() => planRight(score, fingering, plan.left, rightSetup, clock, right)).ms;
+  });
+  return median(times);
+};
+
 const line = (cells: readonly (string | number)[]): string =>
   cells.map((cell, index) => (index === 0 ? String(cell).padEnd(14) : String(cell).padStart(13))).join('');
 
@@ -60,9 +74,11 @@ console.log(
     'parse µs/n',
     'left µs/n',
     'right µs/n',
-    'prices µs/n',
+    'l.prices µs/n',
+    'r.prices µs/n',
     'plan ms',
     'replan ms',
+    'r.replan ms',
     'vs 600',
     'memory MB',
   ]),
@@ -88,7 +104,11 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
     const plan = plans.at(-1)!.value;
     plans.length = 0;
     const memory = usedMegabytes() - before;
-    const pricing = median(Array.from({ length: runs }, () => timed(() => leftPrices(plan.left)).ms));
+    // Prices are kept with a plan: a copy of it is priced anew.
+    const pricing = median(Array.from({ length: runs }, () => timed(() => leftPrices({ ...plan.left })).ms));
+    const rightPricing = median(
+      Array.from({ length: runs }, () => timed(() => rightPrices({ ...plan.right })).ms),
+    );
     const notes = score.notes.length;
     const whole = median(parts.map((each) => each.left + each.right));
     const perNote = (whole * 1000) / notes;
@@ -101,8 +121,10 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
         ((median(parts.map((each) => each.left)) * 1000) / notes).toFixed(0),
         ((median(parts.map((each) => each.right)) * 1000) / notes).toFixed(0),
         ((pricing * 1000) / notes).toFixed(0),
+        ((rightPricing * 1000) / notes).toFixed(0),
         whole.toFixed(0),
         replanTime(score, plan).toFixed(0),
+        rightReplanTime(score, plan).toFixed(1),
         size === 6000 ? `×${(perNote / perNoteAt600).toFixed(2)}` : '',
         memory.toFixed(0),
       ]),

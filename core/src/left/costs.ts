@@ -97,6 +97,11 @@ export const LEFT_COST_RULES = {
   hop: rule(0.9, 'per finger', 'the same finger on another string at once breaks the line'),
   hopReferenceTime: rule(0.3, 's', 'time in which a hop costs its full price'),
   hopIdle: rule(0.55, 'per finger at most', 'a finger that was free for a while moves more easily'),
+  blockHop: rule(
+    0.2,
+    'factor',
+    'fingers that keep their shape move over the strings as one: less than a hop each; our own value',
+  ),
   swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
   liftRinging: rule(0.7, 'per note', 'a note of the arpeggio stops ringing; our own value'),
   slurAcross: rule(4, 'per slur', 'a slur across strings is rarely playable; our own value'),

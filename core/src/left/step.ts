@@ -269,6 +269,7 @@ export class Stepper {
     if (!this.isHome && (shifting || !this.mayStray(to))) return Infinity;
     const alone = this.isLone && !shifting && from !== 0;
     this.guided = false;
+    this.block = isSeveral(options.fingerBits[option]!) ? this.movedAsBlock(state) : 0;
     let placedNew = 0;
     for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
       const finger = lowestIndex(bits);
@@ -306,6 +307,28 @@ export class Stepper {
     return cost;
   }
 
+  /** Fingers that move together over the strings in the step being priced, as bits. */
+  private block = 0;
+
+  /** Fingers that keep their frets and move by the same number of strings, when there are at least two. */
+  private movedAsBlock(state: number): number {
+    const { kept, leaving, option, options } = this;
+    let towardBass = 0;
+    let towardTreble = 0;
+    for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
+      const finger = lowestIndex(bits);
+      const before = leaving.fingerMask[state * FINGERS + finger]!;
+      const mask = options.fingerMask[option * FINGERS + finger]!;
+      const isSameFret =
+        leaving.fingerFret[state * FINGERS + finger] === options.fingerFret[option * FINGERS + finger];
+      if (before === 0 || !isSameFret || (before & kept) !== 0) continue;
+      if (mask === before << 1) towardBass |= 1 << finger;
+      else if (mask === before >> 1) towardTreble |= 1 << finger;
+    }
+    const block = isSeveral(towardBass) ? towardBass : towardTreble;
+    return isSeveral(block) ? block : 0;
+  }
+
   /** Whether a guide finger leads the shift being priced. */
   private guided = false;
 
@@ -330,7 +353,7 @@ export class Stepper {
     if (before !== 0) {
       if (leaving.fingerFret[hand] === fret) {
         // The same fret on another string: lay a barre (charged on its own when the note before is kept) or jump.
-        const hop = this.hop(hand);
+        const hop = this.hop(hand) * (((this.block >> finger) & 1) === 1 ? costs.blockHop : 1);
         const joined = mask | before;
         way =
           (before & this.kept) !== 0 ? 0 : finger === 1 ? Math.min(hop, this.barreSet(1, joined, fret)) : hop;
@@ -377,6 +400,7 @@ export class Stepper {
   /** What it costs that another finger lay where this one goes. */
   private swapCost(state: number, finger: number, ledger?: Ledger): number {
     const { costs, leaving, option, options } = this;
+    if (((this.block >> finger) & 1) === 1) return 0;
     const base = state * STRINGS;
     const fret = options.fingerFret[option * FINGERS + finger]!;
     const mask = options.fingerMask[option * FINGERS + finger]!;
