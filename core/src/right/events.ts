@@ -84,7 +84,7 @@ const LINE_PAUSE = 1;
 
 /**
  * What the right hand has to pluck, from a left-hand plan. Notes tied or slurred into on their string and twins of a
- * unison are left out; of more than four notes at once the thumb sweeps the lowest.
+ * unison are left out, and the slices in `strummed`; of more than four notes at once the thumb sweeps the lowest.
  */
 export const pluckEvents = (
   score: Score,
@@ -93,6 +93,7 @@ export const pluckEvents = (
   clock: Clock,
   setup: RightSetup,
   rules: RightRules,
+  strummed: ReadonlySet<number> = new Set(),
 ): readonly PluckEvent[] => {
   const bass = bassVoice(plan);
   const events: PluckEvent[] = [];
@@ -107,6 +108,7 @@ export const pluckEvents = (
   };
   let isAfterSlur = false;
   for (const { slice } of plan.hands) {
+    if (strummed.has(slice.index)) continue;
     const before = events.at(-1);
     const taken = new Map<number, PluckedNote>();
     for (const sound of slice.struck) {

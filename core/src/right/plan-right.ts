@@ -9,6 +9,7 @@ import { pluckPrices, type PricedPluck } from './prices.ts';
 import { bestPlucks, searchPlucks, type RightTables } from './search.ts';
 import { RightRules, type RightSetup } from './setup.ts';
 import { afterEvent, approachTo, FREE_RIGHT_HAND, moveCost, placeCost, type RightState } from './step.ts';
+import { strumsOf, type Strum } from './strums.ts';
 import { demandsOf, establishedOrder } from './wanted.ts';
 
 export interface RightChoice {
@@ -20,6 +21,7 @@ export interface RightPlan {
   readonly events: readonly PluckEvent[];
   /** By event: the fingers that play it, as ranks rising with the notes. */
   readonly options: readonly (readonly number[])[];
+  readonly strums: readonly Strum[];
   /** By sound; undefined where nothing is plucked (slurred, strummed, a twin). */
   readonly choices: readonly (RightChoice | undefined)[];
   readonly cost: number;
@@ -50,7 +52,9 @@ export const planRight = (
 ): RightPlan => {
   const memory = earlier?.setup === setup ? earlier : undefined;
   const rules = new RightRules(setup, fingering.rules.values());
-  const plain = pluckEvents(score, left, locksOf(score, fingering), clock, setup, rules);
+  const strums = strumsOf(score, left, clock);
+  const strummed = new Set(strums.keys());
+  const plain = pluckEvents(score, left, locksOf(score, fingering), clock, setup, rules, strummed);
   const asked = withWanted(plain, demandsOf(score, plain, setup, rules));
   const free = searchPlucks(asked, memory?.free);
   const order = setup.keepOrder ? establishedOrder(score, asked, bestPlucks(free)) : new Map();
@@ -72,7 +76,16 @@ export const planRight = (
     });
   });
   const brokenLocks = events.flatMap((event) => event.brokenLocks);
-  return { events, options, choices, cost, terms, brokenLocks, memory: { setup, free, tables } };
+  return {
+    events,
+    options,
+    strums: [...strums.values()],
+    choices,
+    cost,
+    terms,
+    brokenLocks,
+    memory: { setup, free, tables },
+  };
 };
 
 /** What some way to play the events costs, in units of effort, with every amount handed to `ledger`. */

@@ -119,4 +119,31 @@ describe('the search', () => {
       { numRuns: 150 },
     );
   });
+
+  it('strict i–m never repeats a finger in a quick line, and uses no other', () => {
+    const quick = fc
+      .tuple(
+        event,
+        fc.integer({ min: 1, max: 6 }),
+        fc.constantFrom('strict-im' as const, 'strict-mi' as const),
+      )
+      .map(([each, string, school]) => ({
+        ...each,
+        school,
+        secondsBefore: 0.2,
+        isAfterSlur: false,
+        wanted: undefined,
+        notes: [{ ...each.notes[0]!, string, voice: 'only' as const, isRepeated: false }],
+        options: choices(1),
+      }));
+    fc.assert(
+      fc.property(fc.array(quick, { minLength: 2, maxLength: 16 }), (events) => {
+        const order = plucks(events).map(([rank]) => rank!);
+        order.forEach((rank, index) => {
+          expect([1, 2]).toContain(rank);
+          if (index > 0) expect(rank).not.toBe(order[index - 1]);
+        });
+      }),
+    );
+  });
 });

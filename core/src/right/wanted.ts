@@ -76,7 +76,9 @@ export const establishedOrder = (
     for (const cell of cells) votes.set(wayOf(cell), (votes.get(wayOf(cell)) ?? 0) + 1);
     if (votes.size < 2) continue;
     const model = cells.reduce((a, b) => (votes.get(wayOf(b))! > votes.get(wayOf(a))! ? b : a));
-    for (const cell of cells)
+    const order = wayOf(model);
+    // Cells that have the order already are left as they are: less has to be solved again.
+    for (const cell of cells.filter((each) => wayOf(each) !== order))
       for (let index = cell.first; index < cell.end; index += 1)
         if (!events[index]!.wanted)
           wanted.set(index, asked(chosen[model.first + index - cell.first]!, RIGHT_COSTS.orderLeft));

@@ -15,6 +15,10 @@ export type NoteIndex = number;
 
 export type SlurKind = 'slur' | 'hammer-on' | 'pull-off';
 
+export const STRUM_DIRECTIONS = ['outward', 'back'] as const;
+/** From the bass strings to the treble strings, or from the treble back to the bass. */
+export type StrumDirection = (typeof STRUM_DIRECTIONS)[number];
+
 /** What the source file itself says about how a note is fingered. */
 export interface SourceFingering {
   readonly finger?: number;
@@ -45,6 +49,8 @@ export interface Note {
   readonly slurredFrom?: { readonly note: NoteIndex; readonly kind: SlurKind };
   readonly harmonic?: 'natural' | 'artificial';
   readonly arpeggiated: boolean;
+  /** How the chord is brushed when the source says so: a plectrum sign, or a roll toward the bass. */
+  readonly strum?: StrumDirection;
   readonly articulations: readonly string[];
   readonly ornaments: readonly string[];
   readonly fingering: SourceFingering;

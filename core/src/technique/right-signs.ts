@@ -7,7 +7,7 @@ import type { RightPlan } from '../right/plan-right.ts';
 import { harmonicTouches, strokeAdvice, type StrokeAdvice } from '../right/strokes.ts';
 import type { NoteIndex, Score } from '../score/score.ts';
 
-export const RIGHT_SIGN_KINDS = ['plant', 'anchor', 'stroke', 'sweep', 'harmonic', 'frame'] as const;
+export const RIGHT_SIGN_KINDS = ['plant', 'anchor', 'stroke', 'sweep', 'strum', 'harmonic', 'frame'] as const;
 export type RightSignKind = (typeof RIGHT_SIGN_KINDS)[number];
 
 /** Something the right hand does beyond plucking, at a note: a sign for the sheet and the same in words. */
@@ -35,7 +35,7 @@ const STROKE_WORDS: Readonly<Record<StrokeAdvice['reason'], string>> = {
 export const rightSigns = (
   score: Score,
   left: LeftPlan,
-  { events, options }: RightPlan,
+  { events, options, strums }: RightPlan,
   rules: Iterable<PassageRule>,
 ): readonly RightSign[] => {
   const all = [...rules];
@@ -87,6 +87,13 @@ export const rightSigns = (
           },
         ],
   );
+  const brushed = strums.map(({ sounds, direction, finger, isRasgueado }): RightSign => ({
+    note: headOf(sounds.at(-1)!),
+    kind: 'strum',
+    sign: `${direction === 'outward' ? '↑' : '↓'}${finger}`,
+    words: `${isRasgueado ? 'rasgueado: ' : ''}${finger} brushes ${direction === 'outward' ? 'outward, from the bass to the treble' : 'back, from the treble to the bass'}`,
+    isAdvice: false,
+  }));
   const harmonics = harmonicTouches(score, left).map(({ sound, string, node, by }): RightSign => ({
     note: headOf(sound),
     kind: 'harmonic',
@@ -104,7 +111,7 @@ export const rightSigns = (
     words: `the hand moves: ${strings.map(({ finger, string }) => `${finger} on ${sign(string)}`).join(', ')}`,
     isAdvice: false,
   }));
-  return [...planted, ...anchors, ...strokes, ...sweeps, ...harmonics, ...frames].sort(
+  return [...planted, ...anchors, ...strokes, ...sweeps, ...brushed, ...harmonics, ...frames].sort(
     (a, b) => score.notes[a.note]!.onset - score.notes[b.note]!.onset,
   );
 };

@@ -5,6 +5,7 @@ import {
   type SourceFingering,
   type Stem,
   type TupletRatio,
+  type StrumDirection,
 } from '../../score/score.ts';
 import { childNamed, childNumber, childText, childrenNamed, descend, type XmlElement } from '../xml/tree.ts';
 
@@ -38,6 +39,7 @@ export interface RawNote {
   readonly spans: readonly SpanEnd[];
   readonly fermata: boolean;
   readonly arpeggiated: boolean;
+  readonly strum?: StrumDirection;
   readonly articulations: readonly string[];
   readonly ornaments: readonly string[];
   readonly harmonic?: 'natural' | 'artificial';
@@ -97,6 +99,16 @@ const readSpans = (
   return ends;
 };
 
+/** A plectrum's down stroke goes outward; of rolled chords only one toward the bass is brushed. */
+const readStrum = (
+  technical: readonly XmlElement[],
+  rolls: readonly XmlElement[],
+): StrumDirection | undefined => {
+  if (technical.some((each) => childNamed(each, 'down-bow'))) return 'outward';
+  if (technical.some((each) => childNamed(each, 'up-bow'))) return 'back';
+  return rolls.some((roll) => roll.attributes.direction === 'down') ? 'back' : undefined;
+};
+
 const oneOf = <const T extends string>(text: string | undefined, values: readonly T[]): T | undefined =>
   values.find((value) => value === text);
 
@@ -109,6 +121,7 @@ export const readRawNote = (element: XmlElement): RawNote => {
   const names = (name: string) => within(name).flatMap((each) => each.children.map((child) => child.name));
   const technical = within('technical');
   const harmonic = technical.map((each) => childNamed(each, 'harmonic')).find((each) => each !== undefined);
+  const strum = readStrum(technical, within('arpeggiate'));
   const ties = [...childrenNamed(element, 'tie'), ...within('tied')].map((tie) => tie.attributes.type);
   const tuplet = within('tuplet').map((each) => oneOf(each.attributes.type, ['start', 'stop']))[0];
   const beam = childrenNamed(element, 'beam')
@@ -142,6 +155,7 @@ export const readRawNote = (element: XmlElement): RawNote => {
     spans: readSpans(notations, technical),
     fermata: within('fermata').length > 0,
     arpeggiated: within('arpeggiate').length > 0,
+    ...(strum && { strum }),
     articulations: names('articulations'),
     ornaments: names('ornaments'),
     ...(harmonic && {

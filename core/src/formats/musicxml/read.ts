@@ -341,6 +341,7 @@ export const readMusicXml = (
       ...(slurredFrom && tiedFrom === undefined && { slurredFrom }),
       ...(placed.harmonic && { harmonic: placed.harmonic }),
       arpeggiated: placed.arpeggiated,
+      ...(placed.strum && { strum: placed.strum }),
       articulations: placed.articulations,
       ornaments: placed.ornaments,
       fingering: checkedFingering(source, note.midi, placed.harmonic !== undefined, guitar, where, repairs),
