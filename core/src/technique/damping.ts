@@ -1,0 +1,162 @@
+import type { PassageRule } from '../fingering/rules.ts';
+import { covers } from '../fingering/rules.ts';
+import type { LeftPlan } from '../left/plan-left.ts';
+import type { RightPlan } from '../right/plan-right.ts';
+import { cellsOf } from '../right/cells.ts';
+import { plantingSteps } from '../right/planting.ts';
+import { THUMB } from '../right/step.ts';
+import { strokeAdvice } from '../right/strokes.ts';
+import type { Clock } from '../score/clock.ts';
+import type { Score } from '../score/score.ts';
+import { soundingsOf, type Sounding, type Touch } from './sounding.ts';
+
+export const DAMPING_GRADES = ['must', 'should', 'may'] as const;
+export type DampingGrade = (typeof DAMPING_GRADES)[number];
+
+export const DAMPING_MEANS = [
+  'thumb-rest-stroke',
+  'thumb-side',
+  'palm',
+  'left-tip',
+  'thumb-back',
+  'left-touch',
+] as const;
+export type DampingMeans = (typeof DAMPING_MEANS)[number];
+
+/** What each way to stop a string costs, in units of effort, and how it is said. Handbook §5; values of our own. */
+export const DAMPING_MEANS_RULES: Readonly<
+  Record<DampingMeans, { readonly cost: number; readonly words: string }>
+> = {
+  'thumb-rest-stroke': { cost: 0.1, words: 'the thumb’s rest stroke comes to rest on it' },
+  'thumb-side': { cost: 0.3, words: 'the side of the thumb leans on it while playing its neighbour' },
+  palm: { cost: 0.3, words: 'the palm or the thumb stops the strings in the rest' },
+  'left-tip': { cost: 0.4, words: 'the tip of the finger on the neighbouring string touches it' },
+  'thumb-back': { cost: 0.5, words: 'the thumb goes back to the string' },
+  'left-touch': { cost: 0.8, words: 'a free finger of the left hand touches it' },
+};
+
+/** An open string that rings on into something it clashes with, and how to stop it. */
+export interface Damping {
+  readonly sound: number;
+  readonly string: number;
+  /** Tick at which it should be silent. */
+  readonly onset: number;
+  readonly slice: number;
+  readonly grade: DampingGrade;
+  readonly why: 'rest' | 'dissonant-bass' | 'new-harmony' | 'bass-line';
+  readonly means: DampingMeans;
+}
+
+/** Seconds, minor and major, sevenths and the tritone, in semitones. */
+const DISSONANT = new Set([1, 2, 6, 10, 11]);
+/** The basses, whose ringing muddies: ④ ⑤ ⑥. Handbook §5. */
+const FIRST_BASS_STRING = 4;
+/** Time in which the thumb can go back to a string without hurry, in seconds. Our own value. */
+const TIME_FOR_THUMB = 0.25;
+
+/** Where the right hand touches strings for other reasons: planting, and rest strokes that a teacher asked for. */
+export const touchesOf = (
+  score: Score,
+  left: LeftPlan,
+  { events, options }: RightPlan,
+  rules: readonly PassageRule[],
+): readonly Touch[] => [
+  ...plantingSteps(cellsOf(score, events), events, options, left, rules).flatMap(({ event, plants }) =>
+    plants.map(({ string }) => ({ onset: events[event]!.onset, string })),
+  ),
+  ...strokeAdvice(events, options, left, rules)
+    .filter(({ by, stroke, comesToRestOn }) => by === 'teacher' && stroke === 'rest' && comesToRestOn)
+    .map(({ event, comesToRestOn }) => ({ onset: events[event]!.onset, string: comesToRestOn! })),
+];
+
+/**
+ * The plan of damping: every open bass that rings past its written end into a rest, into a bass it grates with, or into
+ * a harmony it does not belong to, graded, with the cheapest means that is possible at that moment. The same bass again
+ * needs none, and a passage that the teacher lets ring is left alone.
+ */
+export const dampingOf = (
+  score: Score,
+  left: LeftPlan,
+  right: RightPlan,
+  clock: Clock,
+  rules: Iterable<PassageRule>,
+): readonly Damping[] => {
+  const all = [...rules];
+  const letRing = all.filter((rule) => rule.kind === 'ringing' && rule.rings);
+  const soundings = soundingsOf(left, clock, touchesOf(score, left, right, all));
+  const byVoice = new Map<string, Sounding[]>();
+  for (const each of soundings) {
+    const { voice } = left.sounds[each.sound]!;
+    const line = byVoice.get(voice) ?? [];
+    line.push(each);
+    byVoice.set(voice, line);
+  }
+  const eventAt = new Map(right.events.map((event, index) => [event.onset, index]));
+  return soundings.flatMap((ringing): Damping[] => {
+    const sound = left.sounds[ringing.sound]!;
+    const { end } = sound;
+    if (!ringing.isOpen || ringing.string < FIRST_BASS_STRING || ringing.until <= end) return [];
+    if (letRing.some((rule) => covers(rule, sound.bar))) return [];
+    const clash = clashOf(ringing, end, left, soundings, byVoice.get(sound.voice)!);
+    if (!clash) return [];
+    const at = clash.why === 'rest' ? undefined : eventAt.get(clash.onset);
+    const means = clash.why === 'rest' ? 'palm' : meansAt(ringing, at, clash.slice, left, right);
+    return [{ sound: ringing.sound, string: ringing.string, means, ...clash }];
+  });
+};
+
+type Clash = Pick<Damping, 'onset' | 'slice' | 'grade' | 'why'>;
+
+/** What an open string clashes with after its written end, if anything. */
+const clashOf = (
+  ringing: Sounding,
+  end: number,
+  left: LeftPlan,
+  soundings: readonly Sounding[],
+  line: readonly Sounding[],
+): Clash | undefined => {
+  const { midi } = left.sounds[ringing.sound]!;
+  const slices = left.hands.map(({ slice }) => slice);
+  const slice = slices.findIndex(({ onset }) => onset >= end);
+  const isSilent = !left.sounds.some((sound) => sound.onset <= end && sound.end > end && !sound.grace);
+  // A gap before the next strike, or the end of the piece, is a rest for all voices.
+  if (isSilent && slice >= 0 && slices[slice]!.onset > end)
+    return { onset: end, slice, grade: 'must', why: 'rest' };
+  const next = line.find(({ from }) => from >= end);
+  if (!next || next.from >= ringing.until) return undefined;
+  const other = left.sounds[next.sound]!.midi;
+  const interval = Math.abs(other - midi) % 12;
+  if (interval === 0) return undefined;
+  const at = slices.findIndex(({ onset }) => onset === next.from);
+  const base = { onset: next.from, slice: at };
+  if (DISSONANT.has(interval)) return { ...base, grade: 'must', why: 'dissonant-bass' };
+  const heard = soundings.filter(({ from, until }) => from <= next.from && until > next.from);
+  const belongs = heard.some(
+    ({ sound }) => sound !== ringing.sound && (left.sounds[sound]!.midi - midi) % 12 === 0,
+  );
+  return belongs
+    ? { ...base, grade: 'may', why: 'bass-line' }
+    : { ...base, grade: 'should', why: 'new-harmony' };
+};
+
+/** The cheapest way to stop a string at a moment, given what both hands do then. */
+const meansAt = (
+  { string }: Sounding,
+  event: number | undefined,
+  slice: number,
+  left: LeftPlan,
+  { events, options }: RightPlan,
+): DampingMeans => {
+  const possible: DampingMeans[] = ['left-touch'];
+  const now = event === undefined ? undefined : events[event]!;
+  const thumb = now && options[event!]!.indexOf(THUMB);
+  const thumbString = now && thumb !== undefined && thumb >= 0 ? now.notes[thumb]!.string : undefined;
+  const isStruck = now?.notes.some((note) => note.string === string) ?? false;
+  if (thumbString === string + 1 && !isStruck) possible.push('thumb-rest-stroke');
+  if (thumbString === string - 1) possible.push('thumb-side');
+  const { lying } = left.hands[slice]!;
+  if (lying.some((each) => each.finger > 0 && each.string === string - 1)) possible.push('left-tip');
+  if (thumbString === undefined && (now?.secondsBefore ?? Infinity) >= TIME_FOR_THUMB)
+    possible.push('thumb-back');
+  return possible.reduce((a, b) => (DAMPING_MEANS_RULES[b].cost < DAMPING_MEANS_RULES[a].cost ? b : a));
+};
