@@ -83,7 +83,9 @@ export const planJson = (plan: Plan, timings: PlanTimings, range?: BarRange) => 
         return { ...placeOf(score, onset), untilBar: end.bar, untilBeat: end.beat, fret, strings };
       })
       .filter(isWanted),
-    damping: [] as { bar: number; beat: string; string: number; grade: string; means: string }[],
+    damping: plan.damping
+      .map(({ onset, string, grade, means }) => ({ ...placeOf(score, onset), string, grade, means }))
+      .filter(isWanted),
     findings: plan.findings
       .map(({ code, severity, bar, beat, message }) => ({
         code,

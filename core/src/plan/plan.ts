@@ -13,6 +13,7 @@ import { clockOf, type Clock } from '../score/clock.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import { withSameBars } from './same-as.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
+import { dampingOf, type Damping } from '../technique/damping.ts';
 import { shiftsOf, type Shift } from '../technique/shifts.ts';
 
 /** For whom and on what a piece is fingered. */
@@ -79,6 +80,7 @@ export interface Plan {
   readonly notes: readonly NotePlan[];
   readonly shifts: readonly Shift[];
   readonly barres: readonly Barre[];
+  readonly damping: readonly Damping[];
   readonly findings: readonly Finding[];
   readonly memory: PlanMemory;
 }
@@ -159,6 +161,9 @@ export const planPiece = (
         cost: place === 0 ? { ...choice?.cost, ...pluck?.cost } : {},
       };
     });
+  const shifts = shiftsOf(left, setup.guitar, clock);
+  const barres = barresOf(left);
+  const damping = dampingOf(score, left, right, clock, fingering.rules.values());
   return {
     score,
     setup,
@@ -167,9 +172,10 @@ export const planPiece = (
     fingering,
     alike,
     notes,
-    shifts: shiftsOf(left, setup.guitar, clock),
-    barres: barresOf(left),
-    findings: findingsOf(score, left, right, unlike),
+    shifts,
+    barres,
+    damping,
+    findings: findingsOf(score, left, right, unlike, { shifts, barres, damping }, clock),
     memory: {
       setup,
       score,

@@ -6,6 +6,8 @@ import { gripTrouble } from '../left/why.ts';
 import { STROKE_FINGERS } from '../fingering/vocabulary.ts';
 import { RIGHT_COSTS } from '../right/costs.ts';
 import type { RightPlan } from '../right/plan-right.ts';
+import type { Clock } from '../score/clock.ts';
+import { movementFindings, type Movements } from './movement-findings.ts';
 import { barLabel, type NoteId, type Score } from '../score/score.ts';
 
 export const FINDING_CODES = [
@@ -18,6 +20,16 @@ export const FINDING_CODES = [
   'school-not-kept',
   'pattern-not-kept',
   'search-not-exhaustive',
+  'gap-at-shift',
+  'upbeat-torn',
+  'lower-on-higher-string',
+  'finger-needed-twice',
+  'wide-stretch',
+  'barre-too-long',
+  'slur-trouble',
+  'string-left-ringing',
+  'crossing-where-busy',
+  'repeat-at-speed',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 export type Severity = 'error' | 'warning' | 'remark';
@@ -61,7 +73,9 @@ export const findingsOf = (
   score: Score,
   left: LeftPlan,
   right: RightPlan,
-  unlike: readonly { readonly bar: number; readonly like: number; readonly price: number }[] = [],
+  unlike: readonly { readonly bar: number; readonly like: number; readonly price: number }[],
+  movements: Movements,
+  clock: Clock,
 ): readonly Finding[] => {
   const at = (
     sound: number,
@@ -165,6 +179,9 @@ export const findingsOf = (
           : undefined;
       return [school, pattern].filter((each) => each !== undefined);
     }),
+    ...movementFindings(score, left, right, movements, clock).map(({ sound, code, severity, text }) =>
+      at(sound, code, severity, (pitch, place) => `${place}: ${text(pitch)}`),
+    ),
   ].sort((a, b) => a.bar - b.bar || a.beat - b.beat);
   return left.exact
     ? findings

@@ -5,9 +5,19 @@ import { framesOf } from '../right/frames.ts';
 import { anchorsOf, plantingSteps } from '../right/planting.ts';
 import type { RightPlan } from '../right/plan-right.ts';
 import { harmonicTouches, strokeAdvice, type StrokeAdvice } from '../right/strokes.ts';
+import { DAMPING_MEANS_RULES, type Damping } from './damping.ts';
 import type { NoteIndex, Score } from '../score/score.ts';
 
-export const RIGHT_SIGN_KINDS = ['plant', 'anchor', 'stroke', 'sweep', 'strum', 'harmonic', 'frame'] as const;
+export const RIGHT_SIGN_KINDS = [
+  'plant',
+  'anchor',
+  'stroke',
+  'sweep',
+  'strum',
+  'harmonic',
+  'frame',
+  'damp',
+] as const;
 export type RightSignKind = (typeof RIGHT_SIGN_KINDS)[number];
 
 /** Something the right hand does beyond plucking, at a note: a sign for the sheet and the same in words. */
@@ -37,6 +47,7 @@ export const rightSigns = (
   left: LeftPlan,
   { events, options, strums }: RightPlan,
   rules: Iterable<PassageRule>,
+  damping: readonly Damping[] = [],
 ): readonly RightSign[] => {
   const all = [...rules];
   const cells = cellsOf(score, events);
@@ -111,7 +122,14 @@ export const rightSigns = (
     words: `the hand moves: ${strings.map(({ finger, string }) => `${finger} on ${sign(string)}`).join(', ')}`,
     isAdvice: false,
   }));
-  return [...planted, ...anchors, ...strokes, ...sweeps, ...brushed, ...harmonics, ...frames].sort(
+  const damped = damping.map(({ sound, slice, string, grade, why, means }): RightSign => ({
+    note: why === 'rest' ? headOf(sound) : headOf(left.hands[slice]!.slice.struck[0]!),
+    kind: 'damp',
+    sign: `×${sign(string)}`,
+    words: `${grade} be damped: ${DAMPING_MEANS_RULES[means].words}`,
+    isAdvice: grade !== 'must',
+  }));
+  return [...damped, ...planted, ...anchors, ...strokes, ...sweeps, ...brushed, ...harmonics, ...frames].sort(
     (a, b) => score.notes[a.note]!.onset - score.notes[b.note]!.onset,
   );
 };

@@ -1,0 +1,116 @@
+import { EMPTY_FINGERING, type Choice, type Fingering } from '../fingering/fingering.ts';
+import type { StringNumber } from '../instrument/guitar.ts';
+import type { LeftFinger, StrokeFinger } from '../fingering/vocabulary.ts';
+import { cellsOf } from '../right/cells.ts';
+import { isLine } from '../right/step.ts';
+import type { NoteId, NoteIndex } from '../score/score.ts';
+import { planPiece, type Plan } from './plan.ts';
+
+/** Which marks of a note are needed. */
+export interface Essential {
+  readonly finger: boolean;
+  readonly string: boolean;
+  readonly pluck: boolean;
+}
+type Needed = { -readonly [K in keyof Essential]: Essential[K] };
+
+/** Rounds of planning with only the marks found so far, and adding what came out otherwise. */
+const MOST_ROUNDS = 8;
+
+/**
+ * The marks that a player who knows the trade needs, by notehead: the first note of a position, every exception from
+ * one finger per fret, unexpected strings, barres, the first of every right-hand pattern and where a line leaves its
+ * alternation. What a plan with only these marks fixed would play otherwise is added, until it plays the same: so the
+ * whole fingering follows from them. Handbook §9.
+ */
+export const essentialMarks = (plan: Plan): ReadonlyMap<NoteIndex, Essential> => {
+  const marks = new Map<NoteIndex, Needed>();
+  const need = (note: NoteIndex, field: keyof Needed): void => {
+    const own = marks.get(note) ?? { finger: false, string: false, pluck: false };
+    own[field] = true;
+    marks.set(note, own);
+  };
+  tradeMarks(plan, need);
+  const { score, setup } = plan;
+  let memory = plan.memory;
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const replanned = planPiece(score, onlyThese(plan, marks), setup, { memory });
+    memory = replanned.memory;
+    let isSame = true;
+    plan.notes.forEach((note, index) => {
+      const other = replanned.notes[index]!;
+      for (const field of ['finger', 'string', 'pluck'] as const) {
+        if (note.tied || note[field] === undefined || note[field] === other[field]) continue;
+        isSame = false;
+        need(index, field);
+      }
+    });
+    if (isSame) break;
+  }
+  return marks;
+};
+
+/** A fingering that fixes only some marks of a plan; rules stay, what the source fixes elsewhere is set free. */
+export const onlyThese = (
+  { score, notes, fingering }: Plan,
+  marks: ReadonlyMap<NoteIndex, Essential>,
+): Fingering => {
+  const choices = new Map<NoteId, Choice>();
+  for (const { id, index } of score.notes) {
+    const needed = marks.get(index);
+    const { finger, string, pluck, tied } = notes[index]!;
+    if (tied) continue;
+    const remedy = fingering.choices.get(id)?.remedy;
+    choices.set(id, {
+      finger: needed?.finger ? (finger as LeftFinger) : null,
+      string: needed?.string ? (string as StringNumber) : null,
+      pluck: needed?.pluck ? (pluck as StrokeFinger) : null,
+      ...(remedy && { remedy }),
+    });
+  }
+  return { ...EMPTY_FINGERING, choices, rules: fingering.rules };
+};
+
+/** What the trade writes, whatever a planner makes of it. */
+const tradeMarks = (plan: Plan, need: (note: NoteIndex, field: keyof Needed) => void): void => {
+  const { left, right, score } = plan;
+  const { ground } = left.memory;
+  let position = 0;
+  for (const { slice, position: now } of left.hands) {
+    const isNew = now !== position && now > 0;
+    for (const sound of slice.struck) {
+      const choice = left.choices[sound];
+      if (!choice) continue;
+      const { head } = left.sounds[sound]!;
+      const { fret, finger, string, barre } = choice;
+      const expected = fret === 0 ? 0 : fret - now + 1;
+      if (finger !== 0 && (isNew || barre || finger !== expected)) need(head, 'finger');
+      // The place a player would take: the open string, else the one that lies nearest to the position.
+      const distance = (place: { readonly fret: number }): number =>
+        place.fret === 0 ? 0.5 : Math.max(0, now - place.fret, place.fret - (now + 3));
+      const nearest = ground.places[sound]!.reduce((a, b) => (distance(b) < distance(a) ? b : a));
+      if (nearest.string !== string) need(head, finger === 0 ? 'finger' : 'string');
+    }
+    if (now > 0) position = now;
+  }
+  const headOf = (event: number): NoteIndex => left.sounds[right.events[event]!.notes.at(-1)!.sound]!.head;
+  const seen = new Set<string>();
+  const inCell = new Set<number>();
+  for (const { first, end } of cellsOf(score, right.events)) {
+    const order = right.options
+      .slice(first, end)
+      .map((option) => option.join(''))
+      .join(' ');
+    for (let event = first; event < end; event += 1) {
+      inCell.add(event);
+      if (!seen.has(order)) need(headOf(event), 'pluck');
+    }
+    seen.add(order);
+  }
+  right.events.forEach((event, index) => {
+    if (inCell.has(index) || !isLine(event)) return;
+    const [before, now] = [right.options[index - 1], right.options[index]!];
+    const alternates = before?.length === 1 && before[0] !== now[0] && now[0]! !== 3 && before[0] !== 3;
+    if (event.isLineStart || !alternates) need(headOf(index), 'pluck');
+  });
+};
