@@ -1,3 +1,4 @@
+import { check } from './check-command.ts';
 import { plan } from './plan-command.ts';
 import { right } from './right-command.ts';
 import { USAGE, UsageError } from './usage.ts';
@@ -11,6 +12,7 @@ export const main = async (args: readonly string[]): Promise<0 | 1 | 2> => {
       return command === undefined ? 2 : 0;
     }
     if (command === 'plan') return await plan(rest);
+    if (command === 'check') return await check(rest);
     if (command === 'right') return await right(rest);
     throw new UsageError(`there is no command “${command}”`);
   } catch (error) {

@@ -2,10 +2,11 @@ import { HAND_SIZES, LEFT_SCHOOLS, RIGHT_SCHOOLS, SCALE_LENGTHS } from '@oculon/
 
 export const USAGE = `Usage: oculon plan FILE [options]     a fingering for both hands
        oculon right FILE [options]    the right hand in figures
+       oculon check FILE [options]    what a player will stumble over in the file's own fingering
 
 FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
 
-  --json              print oculon.plan/1 or oculon.right/1
+  --json              print oculon.plan/1, oculon.right/1 or oculon.check/1
   --out FILE          (plan) write the piece with the fingering as MusicXML
   --bars A-B          (plan) report only these bars (counted from 1)
   --tempo N           working tempo in quarters a minute

@@ -128,3 +128,27 @@ describe('oculon right', () => {
     expect(stderr).toMatch(/letters p, i, m and a/);
   });
 });
+
+describe('oculon check', () => {
+  it('remarks on a fingering that no hand can play, with its place', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'oculon-check-'));
+    const file = join(folder, 'impossible.musicxml');
+    // E4 stopped by 4 on ①, where it is the open string.
+    const technical =
+      '<notations><technical><string>1</string><fingering>4</fingering></technical></notations></note>';
+    const xml = readFileSync(STUDY, 'utf8');
+    const at = xml.indexOf('<step>E</step>');
+    const end = xml.indexOf('</note>', at);
+    writeFileSync(file, `${xml.slice(0, end)}${technical}${xml.slice(end + '</note>'.length)}`);
+    const { status, stdout } = oculon('check', file);
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/1 of 108 notes are fingered in the file/);
+    const json = JSON.parse(oculon('check', file, '--json').stdout) as {
+      schema: string;
+      findings: { code: string; bar: number }[];
+    };
+    expect(json.schema).toBe('oculon.check/1');
+    expect(json.findings.every(({ bar }) => bar >= 1 && bar <= 24)).toBe(true);
+    rmSync(folder, { recursive: true, force: true });
+  });
+});

@@ -79,4 +79,5 @@ export { readMusicXml, type ImportedScore } from './formats/musicxml/read.ts';
 export { writeMusicXml, type NoteMarks } from './formats/musicxml/write.ts';
 export { planJson, type BarRange, type PlanJson } from './formats/plan-json.ts';
 export { marksOf } from './formats/plan-marks.ts';
+export { checkJson, type CheckJson } from './formats/check-json.ts';
 export { rightJson, type RightJson } from './formats/right-json.ts';

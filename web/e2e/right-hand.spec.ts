@@ -63,7 +63,7 @@ test('planting stands on the sheet when asked for, and the order of tremolo is c
   await panel.getByRole('button', { name: 'Plant so' }).click();
   await settled(page);
   await expect(page.locator('.sign')).toHaveCount(0);
-  await page.getByLabel('Show planting and strokes').check();
+  await page.getByLabel('Planting, strokes and damping').check();
   await expect(page.locator('.sign').first()).toContainText('ima');
 
   await importStudy(page, TREMOLO);

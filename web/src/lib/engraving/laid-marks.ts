@@ -1,4 +1,4 @@
-import type { Barre, NotePlan, Score } from '@oculon/core';
+import type { Barre, Essential, NotePlan, Score } from '@oculon/core';
 import type { SystemGeometry } from './geometry.ts';
 import { layMarks, type Origins, type SystemMarks } from './marks.ts';
 
@@ -12,6 +12,7 @@ export interface MarksInput {
   readonly positions: readonly { readonly onset: number; readonly position: number }[];
   readonly origin: Origins;
   readonly everyString: boolean;
+  readonly essential?: ReadonlyMap<number, Essential> | undefined;
 }
 
 /** All that the marks of one system hang on, so that a change elsewhere in the piece leaves them as they are. */
@@ -23,6 +24,7 @@ const inputsOf = ({
   positions,
   origin,
   everyString,
+  essential,
 }: MarksInput): readonly unknown[] => {
   const { start } = score.bars[geometry.first]!;
   const last = score.bars[geometry.last]!;
@@ -34,6 +36,7 @@ const inputsOf = ({
   return [
     geometry,
     everyString,
+    essential,
     JSON.stringify(barres.filter((barre) => barre.onset < end && barre.until > start)),
     JSON.stringify(moves),
     ...geometry.heads.flatMap(({ note }) => [notes[note], ...FIELDS.map((field) => origin(note, field))]),

@@ -1,4 +1,4 @@
-import { midiOf, type Barre, type Note, type NotePlan, type Score } from '@oculon/core';
+import { midiOf, type Barre, type Essential, type Note, type NotePlan, type Score } from '@oculon/core';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
 
 /** Who decided a mark: decides its look, never by colour alone. */
@@ -218,12 +218,23 @@ export const layMarks = (
   barres: readonly Barre[],
   positions: readonly { readonly onset: number; readonly position: number }[],
   origin: Origins,
-  options: { readonly everyString: boolean },
+  options: {
+    readonly everyString: boolean;
+    /** The marks to show; all of them when missing. */
+    readonly essential?: ReadonlyMap<number, Essential> | undefined;
+  },
 ): SystemMarks => {
   const { heads } = geometry;
   const { start, end } = overlaps(score, geometry);
-  const fingers = digitMarks(heads, notes, origin);
-  const strings = stringMarks(score, heads, notes, origin, options.everyString);
+  const { essential, everyString } = options;
+  const isShown =
+    (field: keyof Essential) =>
+    ({ note }: TextMark): boolean =>
+      !essential || origin(note, field) !== 'planned' || (essential.get(note)?.[field] ?? false);
+  const fingers = digitMarks(heads, notes, origin).filter(isShown('finger'));
+  const strings = stringMarks(score, heads, notes, origin, everyString || essential !== undefined).filter(
+    isShown('string'),
+  );
   const top = Math.min(geometry.inkTop, ...strings.map((mark) => mark.y - 11));
   const bottom = Math.max(geometry.inkBottom, ...strings.map((mark) => mark.y + 3));
 
@@ -250,7 +261,7 @@ export const layMarks = (
   return {
     fingers,
     strings,
-    plucks: plucks.marks,
+    plucks: plucks.marks.filter(isShown('pluck')),
     barres: here.map((barre) => {
       const from =
         barre.onset < start ? geometry.bars[0]!.musicStart : xAt(score, geometry, barre.onset, 'head');

@@ -1,7 +1,9 @@
 import type {
   Barre,
+  BarDifficulty,
   Choice,
   ChoiceEffect,
+  Essential,
   Finding,
   ImportProblem,
   NoteChoices,
@@ -35,7 +37,8 @@ export interface PlanView {
   readonly positions: readonly { readonly onset: number; readonly position: number }[];
   /** Noteheads that ring on past their written end, and until when, in ticks. */
   readonly ringing: readonly (readonly [NoteIndex, number])[];
-  /** What the right hand does beside plucking. */
+  readonly difficulty: readonly BarDifficulty[];
+  /** What the right hand does beside plucking, and what is to be damped. */
   readonly rightSigns: readonly RightSign[];
   readonly leftCost: number;
   readonly rightCost: number;
@@ -69,6 +72,8 @@ export interface PlannerApi {
   choices(note: NoteIndex): NoteChoices;
   /** What taking a note in some way would bring about. */
   effect(note: NoteIndex, way: Pick<PricedPlacement, 'string' | 'finger'>): ChoiceEffect;
+  /** The marks of the last plan from which a player can tell all others. */
+  essential(): readonly (readonly [NoteIndex, Essential])[];
   /** What can be done about a note that cannot be played or held. */
   waysOut(note: NoteIndex): readonly WayOut[];
   /** Fingers that could pluck a note, by price. */

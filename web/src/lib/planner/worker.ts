@@ -1,7 +1,9 @@
 import {
   choicesFor,
   comparePatterns,
+  difficultyOf,
   effectOf,
+  essentialMarks,
   marksOf,
   nearTies,
   otherRightWays,
@@ -59,6 +61,8 @@ const setupOf = (choice: SetupChoice): PlanSetup => {
   if (setup?.key !== key) setup = { key, value: planSetup(choice, current().score) };
   return setup.value;
 };
+
+const tempoOf = ({ setup: { tempo }, score }: Plan): number => tempo ?? score.tempi[0]!.quartersPerMinute;
 
 /** Quiet that must have lasted before the planner warms up further, in ms. */
 const QUIET = 600;
@@ -138,7 +142,8 @@ const api: PlannerApi = {
       findings: plan.findings,
       positions: plan.left.hands.map(({ slice, position }) => ({ onset: slice.onset, position })),
       ringing: ringsOn(plan.left),
-      rightSigns: rightSigns(plan.score, plan.left, plan.right, plan.fingering.rules.values()),
+      difficulty: difficultyOf(plan.score, plan.left, plan.right, plan.memory.clock, tempoOf(plan)),
+      rightSigns: rightSigns(plan.score, plan.left, plan.right, plan.fingering.rules.values(), plan.damping),
       leftCost: plan.left.cost,
       rightCost: plan.right.cost,
       ms: performance.now() - started,
@@ -153,6 +158,11 @@ const api: PlannerApi = {
   effect(note, way) {
     called();
     return effectOf(planned(), note, way);
+  },
+
+  essential() {
+    called();
+    return [...essentialMarks(planned())];
   },
 
   waysOut(note) {

@@ -9,16 +9,11 @@
   import { headerWidths, useMusicFonts } from '../engraving/vexflow-system.ts';
   import { naturalWidth } from '../engraving/widths.ts';
   import { handleKey } from '../workbench/commands.ts';
+  import type { Display } from './display.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import System from './System.svelte';
 
-  interface Props {
-    workbench: Workbench;
-    everyString: boolean;
-    showRinging: boolean;
-    showRightSigns: boolean;
-  }
-  const { workbench, everyString, showRinging, showRightSigns }: Props = $props();
+  const { workbench, display }: { workbench: Workbench; display: Display } = $props();
 
   let width = $state(0);
   const drawn = new SvelteSet<string>();
@@ -38,6 +33,11 @@
     const choice = workbench.fingering.choices.get(source.id)?.[field];
     if (choice !== undefined && choice !== null) return 'teacher';
     return choice === undefined && source.fingering[field] !== undefined ? 'source' : 'planned';
+  });
+
+  // The essential marks are worked out for each plan as long as they are shown.
+  $effect(() => {
+    if (display.essential && !workbench.planning && workbench.plan) void workbench.findEssential();
   });
 
   const keyOf = ({ first, widths }: SystemPlan): string => `${first}:${widths.join()}`;
@@ -124,9 +124,10 @@
         caret={workbench.caret}
         {changed}
         nearTies={workbench.nearTies}
-        {everyString}
-        rightSigns={showRightSigns ? (workbench.plan?.rightSigns ?? NO_SIGNS) : NO_SIGNS}
-        ringing={showRinging ? ringing : NOTHING_RINGS}
+        everyString={display.everyString}
+        essential={display.essential ? workbench.essential : undefined}
+        rightSigns={display.rightSigns ? (workbench.plan?.rightSigns ?? NO_SIGNS) : NO_SIGNS}
+        ringing={display.ringing ? ringing : NOTHING_RINGS}
         {queue}
         ondrawn={() => drawn.add(keyOf(system))}
         onpick={pick}

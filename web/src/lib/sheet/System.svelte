@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { RightSign, Score } from '@oculon/core';
+  import type { Essential, RightSign, Score } from '@oculon/core';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import { marksKeeper } from '../engraving/laid-marks.ts';
   import { bareNote, type Origins } from '../engraving/marks.ts';
@@ -19,6 +19,8 @@
     changed: ReadonlySet<number>;
     nearTies: ReadonlySet<number>;
     everyString: boolean;
+    /** The marks to show; all of them when missing. */
+    essential: ReadonlyMap<number, Essential> | undefined;
     ringing: ReadonlyMap<number, number>;
     rightSigns: readonly RightSign[];
     queue: DrawingQueue;
@@ -35,6 +37,7 @@
     changed,
     nearTies,
     everyString,
+    essential,
     ringing,
     rightSigns,
     queue,
@@ -82,6 +85,7 @@
         positions: plan?.positions ?? [],
         origin,
         everyString,
+        essential,
       }),
   );
   const laid = $derived(geometry && marks ? laySigns(geometry, marks, rightSigns) : NO_ROWS);

@@ -6,6 +6,7 @@ import {
   ruleEdit,
   type Choice,
   type Edit,
+  type Essential,
   type Fingering,
   type ImportProblem,
   type Note,
@@ -78,6 +79,8 @@ export class Workbench {
   ways = $state.raw<readonly PricedPlacement[]>([]);
   /** Notes that could as well be taken otherwise. */
   nearTies = $state.raw<ReadonlySet<NoteIndex>>(new Set());
+  /** The marks from which all others follow; undefined until somebody asks for them. */
+  essential = $state.raw<ReadonlyMap<NoteIndex, Essential>>();
   changes = $state.raw<readonly Change[]>([]);
   notice = $state('');
   conflict = $state.raw<{
@@ -175,6 +178,7 @@ export class Workbench {
         this.changes = this.#planBefore ? changesBetween(this.#planBefore, plan) : [];
         this.plan = plan;
         this.nearTies = new Set();
+        this.essential = undefined;
       } while (this.#replanAgain);
     } catch {
       this.notice = 'The planner stopped. Your decisions are kept; load the page again to go on.';
@@ -184,6 +188,18 @@ export class Workbench {
       this.slow = false;
     }
     await this.#lookForTies();
+  }
+
+  /** Works out which marks of the plan are essential. */
+  async findEssential(): Promise<void> {
+    const { plan } = this;
+    if (!plan || this.planning || this.essential) return;
+    try {
+      const essential = new Map(await this.#planner.api.essential());
+      if (this.plan === plan) this.essential = essential;
+    } catch {
+      this.notice = 'The essential marks could not be worked out. Load the page again.';
+    }
   }
 
   /** Looks for notes that leave a choice, once the teacher has paused. */

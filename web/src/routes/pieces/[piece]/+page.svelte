@@ -13,7 +13,11 @@
   import ChangesPanel from '$lib/sheet/ChangesPanel.svelte';
   import ChoicesPanel from '$lib/sheet/ChoicesPanel.svelte';
   import ConflictDialog from '$lib/sheet/ConflictDialog.svelte';
+  import DifficultyStrip from '$lib/sheet/DifficultyStrip.svelte';
+  import { PLAIN_DISPLAY, type Display } from '$lib/sheet/display.ts';
+  import DisplayPanel from '$lib/sheet/DisplayPanel.svelte';
   import FindingsPanel from '$lib/sheet/FindingsPanel.svelte';
+  import HardSpots from '$lib/sheet/HardSpots.svelte';
   import KeyboardHelp from '$lib/sheet/KeyboardHelp.svelte';
   import NotePanel from '$lib/sheet/NotePanel.svelte';
   import PluckChoices from '$lib/sheet/PluckChoices.svelte';
@@ -30,9 +34,7 @@
 
   let workbench = $state.raw<Workbench>();
   let sheet = $state<Sheet>();
-  let everyString = $state(false);
-  let showRinging = $state(false);
-  let showRightSigns = $state(false);
+  const display = $state<Display>({ ...PLAIN_DISPLAY });
   let helpOpen = $state(false);
   let exportProblem = $state('');
 
@@ -139,7 +141,8 @@
         {#if workbench.phase === 'opening'}
           <p class="m-4 opacity-70" role="status">Opening the piece …</p>
         {:else}
-          <Sheet bind:this={sheet} {workbench} {everyString} {showRinging} {showRightSigns} />
+          <DifficultyStrip {workbench} onjump={jump} />
+          <Sheet bind:this={sheet} {workbench} {display} />
         {/if}
       </main>
       <aside
@@ -172,19 +175,11 @@
         <PluckChoices {workbench} ondone={focusSheet} />
         <ChangesPanel {workbench} onjump={jump} />
         <FindingsPanel {workbench} onjump={jump} ondone={focusSheet} />
+        <HardSpots {workbench} onjump={jump} />
         <PassagePanel {workbench} ondone={focusSheet} />
         <RightHandPanel {workbench} ondone={focusSheet} />
         <SetupPanel {workbench} />
-        <label class="flex items-center gap-2 text-sm">
-          <input type="checkbox" class="checkbox checkbox-sm" bind:checked={everyString} /> Show every string number
-        </label>
-        <label class="flex items-center gap-2 text-sm">
-          <input type="checkbox" class="checkbox checkbox-sm" bind:checked={showRinging} /> Show what rings on
-        </label>
-        <label class="flex items-center gap-2 text-sm">
-          <input type="checkbox" class="checkbox checkbox-sm" bind:checked={showRightSigns} /> Show planting and
-          strokes
-        </label>
+        <DisplayPanel {display} />
         <p class="text-xs leading-relaxed opacity-80">
           <span class="font-semibold text-secondary">Plain</span>: proposed by Oculon.
           <span class="font-extrabold text-primary underline">Underlined</span>: decided by you.
