@@ -101,7 +101,12 @@ export const pluckProgram = (plucks: readonly SinglePluck[], costs: RightCosts):
           together(`r_${name}`, pair, repeat * share);
         } else if (first !== THUMB && second !== THUMB) {
           if (before.string === string)
-            together(`n_${name}`, pair, second > first ? costs.risingOnString : 0);
+            together(
+              `n_${name}`,
+              pair,
+              (second > first ? costs.risingOnString : 0) +
+                (!pluck.isRepeated && (first === RING || second === RING) ? costs.weakAlternation : 0),
+            );
           else if (string < before.string !== second > first) together(`c_${name}`, pair, crossing);
         }
         if (second === THUMB && first === INDEX && string < before.string)

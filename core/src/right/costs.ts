@@ -38,6 +38,7 @@ export const RIGHT_COST_RULES = {
   ringOnBass: rule(1, 'per note', 'a on ④ to ⑥'),
   fingersOnBass: rule(0.2, 'per note', 'i and m on ⑤ and ⑥'),
   risingOnString: rule(0.03, 'per pair', 'on one string the fingers fall from a to i of themselves'),
+  weakAlternation: rule(0.3, 'per pair on one string', 'm–a and i–a alternate less evenly than i–m'),
   unevenChord: rule(0.15, 'per string', 'fingers of a chord lie most easily on neighbouring strings'),
   repeatOverThumb: rule(
     0.25,

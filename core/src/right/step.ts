@@ -221,8 +221,12 @@ export const orderCost = (
   if (previous === THUMB || rank === THUMB || rank === previous) return cost;
   const from = stringOf(state, previous);
   const to = notes[0]!.string;
-  if (from === to) charge('finger', 0, rank > previous ? costs.risingOnString : 0);
-  else if (to < from !== rank > previous) charge('crossing', 0, approach.crossing);
+  if (from === to) {
+    charge('finger', 0, rank > previous ? costs.risingOnString : 0);
+    // In tremolo the ring finger has its place; in a line it alternates less well.
+    if (!notes[0]!.isRepeated && (rank === RING || previous === RING))
+      charge('finger', 0, costs.weakAlternation);
+  } else if (to < from !== rank > previous) charge('crossing', 0, approach.crossing);
   return cost;
 };
 

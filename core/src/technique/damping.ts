@@ -84,20 +84,13 @@ export const dampingOf = (
   const all = [...rules];
   const letRing = all.filter((rule) => rule.kind === 'ringing' && rule.rings);
   const soundings = soundingsOf(left, clock, touchesOf(score, left, right, all));
-  const byVoice = new Map<string, Sounding[]>();
-  for (const each of soundings) {
-    const { voice } = left.sounds[each.sound]!;
-    const line = byVoice.get(voice) ?? [];
-    line.push(each);
-    byVoice.set(voice, line);
-  }
+  const heard = new Heard(left, soundings);
   const eventAt = new Map(right.events.map((event, index) => [event.onset, index]));
-  return soundings.flatMap((ringing): Damping[] => {
-    const sound = left.sounds[ringing.sound]!;
-    const { end } = sound;
+  return soundings.flatMap((ringing, index): Damping[] => {
+    const { bar, end } = left.sounds[ringing.sound]!;
     if (!ringing.isOpen || ringing.string < FIRST_BASS_STRING || ringing.until <= end) return [];
-    if (letRing.some((rule) => covers(rule, sound.bar))) return [];
-    const clash = clashOf(ringing, end, left, soundings, byVoice.get(sound.voice)!);
+    if (letRing.some((rule) => covers(rule, bar))) return [];
+    const clash = clashOf(index, left, soundings, heard);
     if (!clash) return [];
     const at = clash.why === 'rest' ? undefined : eventAt.get(clash.onset);
     const means = clash.why === 'rest' ? 'palm' : meansAt(ringing, at, clash.slice, left, right);
@@ -105,38 +98,80 @@ export const dampingOf = (
   });
 };
 
+/** What is asked of a piece over and over while its ringing strings are looked at; each answer in little time. */
+class Heard {
+  private readonly onsets: readonly number[];
+  /** By slice: the latest written end of all that was struck up to it. */
+  private readonly latestEnd: readonly number[];
+  /** By sounding: the next one of the same voice. */
+  readonly nextInVoice: readonly number[];
+
+  constructor(left: LeftPlan, soundings: readonly Sounding[]) {
+    this.onsets = left.hands.map(({ slice }) => slice.onset);
+    let latest = 0;
+    this.latestEnd = left.hands.map(({ slice }) => {
+      for (const sound of slice.struck) latest = Math.max(latest, left.sounds[sound]!.end);
+      return latest;
+    });
+    const next = new Array<number>(soundings.length).fill(-1);
+    const following = new Map<string, number>();
+    for (let index = soundings.length - 1; index >= 0; index -= 1) {
+      const { voice } = left.sounds[soundings[index]!.sound]!;
+      next[index] = following.get(voice) ?? -1;
+      following.set(voice, index);
+    }
+    this.nextInVoice = next;
+  }
+
+  /** The first slice at or after a tick; the number of slices when there is none. */
+  sliceFrom(tick: number): number {
+    let low = 0;
+    let high = this.onsets.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (this.onsets[middle]! < tick) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  }
+
+  /** Whether nothing is written to sound from a tick on until the next slice strikes. */
+  isSilentFrom(tick: number): boolean {
+    const slice = this.sliceFrom(tick);
+    return this.onsets[slice] !== tick && (this.latestEnd[slice - 1] ?? 0) <= tick;
+  }
+}
+
 type Clash = Pick<Damping, 'onset' | 'slice' | 'grade' | 'why'>;
 
 /** What an open string clashes with after its written end, if anything. */
 const clashOf = (
-  ringing: Sounding,
-  end: number,
+  index: number,
   left: LeftPlan,
   soundings: readonly Sounding[],
-  line: readonly Sounding[],
+  heard: Heard,
 ): Clash | undefined => {
-  const { midi } = left.sounds[ringing.sound]!;
-  const slices = left.hands.map(({ slice }) => slice);
-  const slice = slices.findIndex(({ onset }) => onset >= end);
-  const isSilent = !left.sounds.some((sound) => sound.onset <= end && sound.end > end && !sound.grace);
-  // A gap before the next strike, or the end of the piece, is a rest for all voices.
-  if (isSilent && slice >= 0 && slices[slice]!.onset > end)
+  const ringing = soundings[index]!;
+  const { midi, end } = left.sounds[ringing.sound]!;
+  const slice = heard.sliceFrom(end);
+  // A gap before the next strike is a rest for all voices; after the last note nothing is left to clash with.
+  if (slice < left.hands.length && heard.isSilentFrom(end))
     return { onset: end, slice, grade: 'must', why: 'rest' };
-  const next = line.find(({ from }) => from >= end);
+  let at = heard.nextInVoice[index]!;
+  while (at >= 0 && soundings[at]!.from < end) at = heard.nextInVoice[at]!;
+  const next = soundings[at];
   if (!next || next.from >= ringing.until) return undefined;
-  const other = left.sounds[next.sound]!.midi;
-  const interval = Math.abs(other - midi) % 12;
+  const interval = Math.abs(left.sounds[next.sound]!.midi - midi) % 12;
   if (interval === 0) return undefined;
-  const at = slices.findIndex(({ onset }) => onset === next.from);
-  const base = { onset: next.from, slice: at };
+  const base = { onset: next.from, slice: heard.sliceFrom(next.from) };
   if (DISSONANT.has(interval)) return { ...base, grade: 'must', why: 'dissonant-bass' };
-  const heard = soundings.filter(({ from, until }) => from <= next.from && until > next.from);
-  const belongs = heard.some(
-    ({ sound }) => sound !== ringing.sound && (left.sounds[sound]!.midi - midi) % 12 === 0,
-  );
-  return belongs
-    ? { ...base, grade: 'may', why: 'bass-line' }
-    : { ...base, grade: 'should', why: 'new-harmony' };
+  // It belongs to the harmony when one of the notes struck since, and still heard, is the same in another octave.
+  for (let other = index + 1; other < soundings.length && soundings[other]!.from <= next.from; other += 1) {
+    const { sound, until } = soundings[other]!;
+    if (until > next.from && (left.sounds[sound]!.midi - midi) % 12 === 0)
+      return { ...base, grade: 'may', why: 'bass-line' };
+  }
+  return { ...base, grade: 'should', why: 'new-harmony' };
 };
 
 /** The cheapest way to stop a string at a moment, given what both hands do then. */
