@@ -63,7 +63,7 @@ export { DAMPING_MEANS_RULES, type Damping } from './technique/damping.ts';
 export { waysOut, type WayOut } from './plan/remedies.ts';
 export type { Shift } from './technique/shifts.ts';
 export type { Barre } from './technique/barres.ts';
-export type { Finding } from './review/findings.ts';
+export { findingKey, type Finding } from './review/findings.ts';
 export {
   DEFAULT_SETUP,
   planPiece,

@@ -5,12 +5,13 @@ import {
   applyEdit,
   applyEdits,
   chooseEdit,
+  dismissEdit,
   editSchema,
   invertEdit,
   rebaseEdits,
   type ChoiceEdit,
 } from './edits.ts';
-import { EMPTY_FINGERING, type Choice, type Fingering } from './fingering.ts';
+import { EMPTY_FINGERING, type Choice, type FindingKey, type Fingering } from './fingering.ts';
 
 const note = fc.constantFrom('1:1:0:60:0', '1:1:1:62:0', '2:2:0:45:0').map((id) => id as NoteId);
 const change: fc.Arbitrary<Choice> = fc.record(
@@ -85,5 +86,25 @@ describe('edits', () => {
         for (const id of disputed) expect(theirs.some((edit) => edit.note === id)).toBe(true);
       }),
     );
+  });
+});
+
+describe('findings put aside', () => {
+  const finding = 'wide-stretch@1:1:0:60:0' as FindingKey;
+
+  it('are kept with their reason, taken back by the inverse, and survive being written down', () => {
+    const edit = dismissEdit(EMPTY_FINGERING, finding, 'the student has large hands');
+    expect(editSchema.parse(JSON.parse(JSON.stringify(edit)))).toEqual(edit);
+    const aside = applyEdit(EMPTY_FINGERING, edit);
+    expect(aside.dismissed.get(finding)).toBe('the student has large hands');
+    expect(applyEdit(aside, invertEdit(edit))).toEqual(EMPTY_FINGERING);
+  });
+
+  it('commute with what others decide; of two reasons mine stands', () => {
+    const theirs = [dismissEdit(EMPTY_FINGERING, finding, 'theirs')];
+    const mine = [dismissEdit(EMPTY_FINGERING, finding, 'mine')];
+    const { edits, conflicts } = rebaseEdits(EMPTY_FINGERING, theirs, mine);
+    expect(conflicts).toEqual([]);
+    expect(edits).toEqual([{ ...mine[0], before: 'theirs' }]);
   });
 });

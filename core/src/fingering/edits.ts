@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import type { NoteId } from '../score/score.ts';
-import { CHOICE_FIELDS, choiceSchema, type Choice, type Fingering } from './fingering.ts';
+import { CHOICE_FIELDS, choiceSchema, type Choice, type FindingKey, type Fingering } from './fingering.ts';
 import { passageRuleSchema, sameRule, type PassageRule, type RuleId } from './rules.ts';
+
+const dismissalSchema = z.string().max(500).nullable();
 
 /**
  * A change as a value: what stood there and what stands there now. An empty choice means that the note is left to
@@ -28,35 +30,77 @@ export const editSchema = z.discriminatedUnion('kind', [
     before: passageRuleSchema.nullable(),
     after: passageRuleSchema.nullable(),
   }),
+  z.strictObject({
+    kind: z.literal('dismiss'),
+    finding: z
+      .string()
+      .min(1)
+      .max(300)
+      .transform((key) => key as FindingKey),
+    /** The reason; null when the finding is not put aside. */
+    before: dismissalSchema,
+    after: dismissalSchema,
+  }),
 ]);
 export type Edit = z.infer<typeof editSchema>;
 export type ChoiceEdit = Extract<Edit, { kind: 'choose' }>;
 export type RuleEdit = Extract<Edit, { kind: 'rule' }>;
+export type DismissEdit = Extract<Edit, { kind: 'dismiss' }>;
 
 const isEmpty = (choice: Choice): boolean => Object.values(choice).every((value) => value === undefined);
 
+/** A map with one entry set, or taken away with undefined. */
+const withEntry = <K, V>(map: ReadonlyMap<K, V>, key: K, value: V | undefined): ReadonlyMap<K, V> => {
+  const changed = new Map(map);
+  if (value === undefined) changed.delete(key);
+  else changed.set(key, value);
+  return changed;
+};
+
 /** The fingering with one edit made. */
-export const applyEdit = ({ choices, rules }: Fingering, edit: Edit): Fingering => {
-  if (edit.kind === 'rule') {
-    const changed = new Map(rules);
-    if (edit.after === null) changed.delete(edit.rule);
-    else changed.set(edit.rule, edit.after);
-    return { choices, rules: changed };
+export const applyEdit = (fingering: Fingering, edit: Edit): Fingering => {
+  switch (edit.kind) {
+    case 'choose':
+      return {
+        ...fingering,
+        choices: withEntry(fingering.choices, edit.note, isEmpty(edit.after) ? undefined : edit.after),
+      };
+    case 'rule':
+      return { ...fingering, rules: withEntry(fingering.rules, edit.rule, edit.after ?? undefined) };
+    case 'dismiss':
+      return {
+        ...fingering,
+        dismissed: withEntry(fingering.dismissed, edit.finding, edit.after ?? undefined),
+      };
   }
-  const changed = new Map(choices);
-  if (isEmpty(edit.after)) changed.delete(edit.note);
-  else changed.set(edit.note, edit.after);
-  return { choices: changed, rules };
 };
 
 export const applyEdits = (fingering: Fingering, edits: readonly Edit[]): Fingering =>
   edits.reduce(applyEdit, fingering);
 
 /** The edit that takes this one back. */
-export const invertEdit = (edit: Edit): Edit =>
-  edit.kind === 'rule'
-    ? { ...edit, before: edit.after, after: edit.before }
-    : { ...edit, before: edit.after, after: edit.before };
+export const invertEdit = (edit: Edit): Edit => {
+  switch (edit.kind) {
+    case 'choose':
+      return { ...edit, before: edit.after, after: edit.before };
+    case 'rule':
+      return { ...edit, before: edit.after, after: edit.before };
+    case 'dismiss':
+      return { ...edit, before: edit.after, after: edit.before };
+  }
+};
+
+/** The edit that puts a finding aside for a reason, or shows it again with null. */
+export const dismissEdit = (
+  fingering: Fingering,
+  finding: FindingKey,
+  reason: string | null,
+): DismissEdit => ({
+  kind: 'dismiss',
+  finding,
+  before: fingering.dismissed.get(finding) ?? null,
+  after: reason,
+});
 
 /** The edit that sets a rule for a passage, or takes it away with null. */
 export const ruleEdit = (fingering: Fingering, rule: RuleId, after: PassageRule | null): RuleEdit => ({
@@ -87,16 +131,19 @@ export interface Rebase {
 
 /**
  * Restates `mine` upon `base` after `theirs` was applied to it. Edits on different notes commute; of edits on
- * the same note that end in different choices each note is reported once. Of two changes of one rule mine stands.
+ * the same note that end in different choices each note is reported once. Of two changes of one rule, or
+ * of one finding put aside, mine stands.
  */
 export const rebaseEdits = (base: Fingering, theirs: readonly Edit[], mine: readonly Edit[]): Rebase => {
   const merged = applyEdits(base, theirs);
   const theirNotes = new Set(theirs.flatMap((edit) => (edit.kind === 'choose' ? [edit.note] : [])));
   const wanted = new Map<NoteId, Choice>();
   const wantedRules = new Map<RuleId, PassageRule | null>();
+  const wantedDismissals = new Map<FindingKey, string | null>();
   for (const edit of mine)
     if (edit.kind === 'choose') wanted.set(edit.note, edit.after);
-    else wantedRules.set(edit.rule, edit.after);
+    else if (edit.kind === 'rule') wantedRules.set(edit.rule, edit.after);
+    else wantedDismissals.set(edit.finding, edit.after);
   const edits: Edit[] = [];
   const conflicts: { note: NoteId; theirs: Choice; mine: Choice }[] = [];
   for (const [note, after] of wanted) {
@@ -108,6 +155,10 @@ export const rebaseEdits = (base: Fingering, theirs: readonly Edit[], mine: read
   for (const [rule, after] of wantedRules) {
     const edit = ruleEdit(merged, rule, after);
     if (!sameRule(edit.before ?? undefined, after ?? undefined)) edits.push(edit);
+  }
+  for (const [finding, reason] of wantedDismissals) {
+    const edit = dismissEdit(merged, finding, reason);
+    if (edit.before !== edit.after) edits.push(edit);
   }
   return { edits, conflicts };
 };

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { Branded } from '../music/branded.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import { STRINGS, type StringNumber } from '../instrument/guitar.ts';
 import type { PassageRule, RuleId } from './rules.ts';
@@ -31,13 +32,22 @@ export type Choice = z.infer<typeof choiceSchema>;
 export const CHOICE_FIELDS = ['string', 'finger', 'pluck', 'remedy'] as const;
 export type ChoiceField = (typeof CHOICE_FIELDS)[number];
 
-/** The teacher's document: choices for notes and rules for passages, empty at first. Immutable. */
+/** Names a finding of one plan and the next: its code and the note it stands at. */
+export type FindingKey = Branded<string, 'FindingKey'>;
+
+/** The teacher's document: choices for notes, rules for passages, findings put aside; empty at first. Immutable. */
 export interface Fingering {
   readonly choices: ReadonlyMap<NoteId, Choice>;
   readonly rules: ReadonlyMap<RuleId, PassageRule>;
+  /** Findings that the teacher has put aside, with the reason. */
+  readonly dismissed: ReadonlyMap<FindingKey, string>;
 }
 
-export const EMPTY_FINGERING: Fingering = { choices: new Map(), rules: new Map() };
+export const EMPTY_FINGERING: Fingering = {
+  choices: new Map(),
+  rules: new Map(),
+  dismissed: new Map(),
+};
 
 /** What the planner must respect for one note. */
 export interface Lock {

@@ -110,6 +110,7 @@ export const otherWays = (
     choices: new Map(held).set(idOf(sound), { ...fingering.choices.get(idOf(sound)), string }),
   });
   const withRule = (rule: PassageRule): Fingering => ({
+    ...fingering,
     choices: held,
     rules: new Map(fingering.rules).set(TRIAL, rule),
   });

@@ -3,6 +3,7 @@ import { quartersText } from '../music/time.ts';
 import { neckTables } from '../left/hand.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import { gripTrouble } from '../left/why.ts';
+import type { FindingKey } from '../fingering/fingering.ts';
 import { STROKE_FINGERS } from '../fingering/vocabulary.ts';
 import { RIGHT_COSTS } from '../right/costs.ts';
 import type { RightPlan } from '../right/plan-right.ts';
@@ -44,6 +45,10 @@ export interface Finding {
   readonly beat: number;
   readonly message: string;
 }
+
+/** What a finding is known by when the next plan has it too. */
+export const findingKey = ({ code, note }: Pick<Finding, 'code' | 'note'>): FindingKey =>
+  `${code}@${note ?? 'piece'}` as FindingKey;
 
 /** Why a note has no place among those struck with it. */
 const whyUnplayable = (score: Score, { memory, sounds }: LeftPlan, sound: number): string => {

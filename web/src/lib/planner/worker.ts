@@ -3,6 +3,7 @@ import {
   comparePatterns,
   difficultyOf,
   effectOf,
+  EMPTY_FINGERING,
   essentialMarks,
   marksOf,
   nearTies,
@@ -113,7 +114,11 @@ const api: PlannerApi = {
     let told = started;
     const key = JSON.stringify([choices, rules, choice]);
     const known = recent.get(key);
-    const fingering: Fingering = { choices: new Map(choices), rules: new Map(rules) };
+    const fingering: Fingering = {
+      ...EMPTY_FINGERING,
+      choices: new Map(choices),
+      rules: new Map(rules),
+    };
     const plan =
       known ??
       planPiece(current().score, fingering, setupOf(choice), {

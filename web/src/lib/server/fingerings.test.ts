@@ -12,7 +12,7 @@ const edit = (note: string, finger: 1 | 2 | 3 | 4): SentEdit => ({
   edit: { kind: 'choose', note: note as NoteId, before: {}, after: { finger } },
 });
 
-const noteOf = (edit: Edit): string => (edit.kind === 'choose' ? edit.note : edit.rule);
+const noteOf = (edit: Edit): string => (edit.kind === 'choose' ? edit.note : edit.kind);
 
 describe('edits in the database', () => {
   let pool: pg.Pool;

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { TriangleAlert } from '@lucide/svelte';
+  import { findingKey, type Finding } from '@oculon/core';
+  import { CircleAlert, Info, TriangleAlert, X } from '@lucide/svelte';
   import WaysOut from './WaysOut.svelte';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
@@ -11,33 +12,131 @@
   const { workbench, onjump, ondone }: Props = $props();
 
   const HAS_WAYS_OUT = new Set(['unplayable-note', 'held-note-cut']);
+  /** What gives way because something was fixed: setting the note free again is the remedy. */
+  const IS_ABOUT_A_LOCK = new Set([
+    'lock-not-kept',
+    'pluck-lock-not-kept',
+    'school-not-kept',
+    'repeat-at-speed',
+  ]);
+  const ICONS = { error: CircleAlert, warning: TriangleAlert, remark: Info } as const;
 
-  const jump = (id: string | undefined) => {
-    const note = workbench.score?.notes.find((each) => each.id === id);
+  /** The finding for which a reason is being written. */
+  let dismissing = $state<string>();
+  let reason = $state('');
+
+  const all = $derived(workbench.plan?.findings ?? []);
+  const open = $derived(all.filter((finding) => !workbench.fingering.dismissed.has(findingKey(finding))));
+  const aside = $derived(all.filter((finding) => workbench.fingering.dismissed.has(findingKey(finding))));
+
+  const noteOf = ({ note }: Finding) => workbench.score?.notes.find((each) => each.id === note);
+  const jump = (finding: Finding) => {
+    const note = noteOf(finding);
     if (note) onjump(note.index);
+  };
+  /** Steps to the next finding after the caret, or before it, and round again. */
+  const step = (direction: 1 | -1) => {
+    const notes = open.flatMap((finding) => noteOf(finding) ?? []);
+    if (notes.length === 0) return;
+    const here = workbench.caretNote?.onset ?? 0;
+    const next =
+      direction === 1
+        ? (notes.find((note) => note.onset > here) ?? notes[0]!)
+        : (notes.findLast((note) => note.onset < here) ?? notes.at(-1)!);
+    onjump(next.index);
+  };
+  const dismiss = (finding: Finding) => {
+    workbench.dismiss(findingKey(finding), reason.trim() || 'seen');
+    dismissing = undefined;
+    reason = '';
+    ondone();
+  };
+  const isFixed = (finding: Finding): boolean => {
+    const note = noteOf(finding);
+    const choice = note && workbench.fingering.choices.get(note.id);
+    return choice !== undefined && (choice.string != null || choice.finger != null || choice.pluck != null);
+  };
+  const free = (finding: Finding) => {
+    const note = noteOf(finding);
+    if (note) workbench.choose(note, { string: undefined, finger: undefined, pluck: undefined });
+    ondone();
   };
 </script>
 
-{#if workbench.plan && workbench.plan.findings.length > 0}
+{#if open.length > 0}
   <section aria-label="To look at">
-    <h2 class="text-base">To look at</h2>
+    <div class="flex items-center justify-between">
+      <h2 class="text-base">To look at ({open.length})</h2>
+      <span>
+        <button class="btn btn-ghost btn-xs" aria-label="Finding before" onclick={() => step(-1)}>←</button>
+        <button class="btn btn-ghost btn-xs" aria-label="Next finding" onclick={() => step(1)}>→</button>
+      </span>
+    </div>
     <ul class="mt-1 space-y-1 text-sm">
-      {#each workbench.plan.findings as finding (`${finding.code}${finding.note}`)}
+      {#each open as finding, index (`${finding.code}${finding.note}${index}`)}
+        {@const Icon = ICONS[finding.severity]}
+        {@const key = `${findingKey(finding)}${index}`}
         <li>
-          <button
-            class="flex gap-2 rounded px-1 text-left hover:bg-base-200"
-            onclick={() => jump(finding.note)}
-          >
-            <TriangleAlert class="mt-0.5 size-4 shrink-0 text-warning" aria-label={finding.severity} />
-            <span>{finding.message}</span>
-          </button>
+          <div class="flex items-start gap-1">
+            <button
+              class="flex grow gap-2 rounded px-1 text-left hover:bg-base-200"
+              onclick={() => jump(finding)}
+            >
+              <Icon class="mt-0.5 size-4 shrink-0 text-warning" aria-label={finding.severity} />
+              <span>{finding.message}</span>
+            </button>
+            <button
+              class="btn btn-ghost btn-xs btn-square"
+              aria-label="Put aside: {finding.message}"
+              onclick={() => (dismissing = dismissing === key ? undefined : key)}><X class="size-3" /></button
+            >
+          </div>
+          {#if dismissing === key}
+            <form
+              class="flex gap-1 py-1 pl-7"
+              onsubmit={(event) => {
+                event.preventDefault();
+                dismiss(finding);
+              }}
+            >
+              <input
+                class="input input-xs grow"
+                placeholder="why it may stay so"
+                maxlength="200"
+                aria-label="Reason"
+                bind:value={reason}
+              />
+              <button class="btn btn-xs">Put aside</button>
+            </form>
+          {/if}
           {#if finding.note && HAS_WAYS_OUT.has(finding.code)}
             <div class="pl-7"><WaysOut {workbench} note={finding.note} {ondone} /></div>
+          {:else if IS_ABOUT_A_LOCK.has(finding.code) && isFixed(finding)}
+            <div class="pl-7">
+              <button class="btn btn-xs" onclick={() => free(finding)}>Leave the note to Oculon</button>
+            </div>
           {/if}
         </li>
       {/each}
     </ul>
   </section>
+{/if}
+{#if aside.length > 0}
+  <details class="text-sm">
+    <summary class="cursor-pointer">Put aside ({aside.length})</summary>
+    <ul class="mt-1 space-y-1" aria-label="Put aside">
+      {#each aside as finding, index (`${finding.code}${finding.note}${index}`)}
+        <li class="flex items-start justify-between gap-2">
+          <span class="opacity-80"
+            >{finding.message} <i>{workbench.fingering.dismissed.get(findingKey(finding))}</i></span
+          >
+          <button class="btn btn-ghost btn-xs" onclick={() => workbench.dismiss(findingKey(finding), null)}
+            >Show again</button
+          >
+        </li>
+      {/each}
+    </ul>
+  </details>
 {/if}
 {#if workbench.repairs.length > 0}
   <details class="text-sm">

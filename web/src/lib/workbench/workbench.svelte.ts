@@ -1,12 +1,14 @@
 import {
   applyEdits,
   chooseEdit,
+  dismissEdit,
   EMPTY_FINGERING,
   invertEdit,
   ruleEdit,
   type Choice,
   type Edit,
   type Essential,
+  type FindingKey,
   type Fingering,
   type ImportProblem,
   type Note,
@@ -216,7 +218,7 @@ export class Workbench {
     this.notice = '';
     this.fingering = applyEdits(this.fingering, edits);
     // The planner sets to work first; keeping the edits happens beside it.
-    void this.replan();
+    if (edits.some((edit) => edit.kind !== 'dismiss')) void this.replan();
     for (const edit of edits) this.saving.add(edit);
   }
 
@@ -240,6 +242,11 @@ export class Workbench {
   /** Sets a rule for a passage, or takes one away. */
   setRule(id: RuleId, rule: PassageRule | null): void {
     this.#do([ruleEdit(this.fingering, id, rule)]);
+  }
+
+  /** Puts a finding aside for a reason, or shows it again with null. The plan stays as it is. */
+  dismiss(finding: FindingKey, reason: string | null): void {
+    this.#do([dismissEdit(this.fingering, finding, reason)]);
   }
 
   undo(): void {
