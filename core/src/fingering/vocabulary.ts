@@ -18,5 +18,12 @@ export const STROKE_FINGERS = ['p', 'i', 'm', 'a'] as const;
 export type StrokeFinger = (typeof STROKE_FINGERS)[number];
 
 /** Schools of the right hand: how single lines alternate. Handbook §4. */
-export const RIGHT_SCHOOLS = ['free', 'strict-im', 'strict-mi', 'three-finger', 'thumb-index'] as const;
+export const RIGHT_SCHOOLS = [
+  'free',
+  'strict-im',
+  'strict-mi',
+  'three-finger',
+  'thumb-index',
+  'finger-per-string',
+] as const;
 export type RightSchool = (typeof RIGHT_SCHOOLS)[number];

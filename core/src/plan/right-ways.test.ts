@@ -67,6 +67,12 @@ describe('schools over a range of bars', () => {
     expect(ami).toMatch(/ami/);
     expect(ami).not.toMatch(/(.)\1|p/);
   });
+  it('a finger for each string keeps i on ③, m on ② and a on ①', () => {
+    const each = under(planPiece(arpeggio), { kind: 'school', from: 0, to: 1, school: 'finger-per-string' });
+    for (const { notes } of each.right.events)
+      for (const { sound, string } of notes)
+        expect(each.right.choices[sound]!.pluck).toBe(['', 'a', 'm', 'i', 'p', 'p', 'p'][string]);
+  });
   it('where strict alternation cannot hold, the finding says so', () => {
     const locked = planPiece(
       scale,

@@ -48,6 +48,7 @@ export const RIGHT_COST_RULES = {
   schoolBroken: rule(50, 'per note', 'a finger the school does not use, or uses twice running'),
   schoolStart: rule(3, 'per line', 'a school begins its lines with one finger'),
   orderBroken: rule(2.5, 'per note', 'the order of three fingers is left, to mend a crossing'),
+  otherString: rule(4, 'per note', 'a finger plays where the school has another one'),
   patternBroken: rule(12, 'per note', 'a finger that the pattern asked for cannot play'),
   orderLeft: rule(0.5, 'per note', 'the order established for the same cell is kept where it can be'),
   leftLoad: rule(0.2, 'per unit of left-hand cost', 'what is awkward is worse where the left hand is busy'),
@@ -69,6 +70,8 @@ export interface RightSchoolRule {
   readonly isStrict: boolean;
   /** The finger a line begins with. */
   readonly first?: number;
+  /** By string: the finger that plays there, in lines and arpeggios alike; strings count from 1. */
+  readonly byString?: readonly number[];
   /** By the finger before: the one that follows in the order; −1 for any. */
   readonly successor?: readonly number[];
 }
@@ -79,6 +82,8 @@ export const RIGHT_SCHOOL_RULES: Readonly<Record<RightSchool, RightSchoolRule>> 
   'strict-mi': { fingers: [1, 2], isStrict: true, first: 2 },
   'three-finger': { fingers: [1, 2, 3], isStrict: true, first: 3, successor: [-1, 3, 1, 2] },
   'thumb-index': { fingers: [0, 1], isStrict: true, first: 0 },
+  // i on ③, m on ②, a on ①, the thumb on the basses. Common practice, no published source.
+  'finger-per-string': { fingers: [0, 1, 2, 3], isStrict: false, byString: [0, 3, 2, 1, 0, 0, 0] },
 };
 
 export const RIGHT_TERMS = [

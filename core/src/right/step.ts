@@ -107,7 +107,11 @@ export const placeCost = (
       charge('chord', index, costs.unevenChord * Math.abs(apart - (rank - lower)));
     }
   });
-  const { fingers, first } = RIGHT_SCHOOL_RULES[event.school];
+  const { byString, fingers, first } = RIGHT_SCHOOL_RULES[event.school];
+  if (byString)
+    option.forEach((rank, index) => {
+      if (byString[notes[index]!.string] !== rank) charge('school', index, costs.otherString);
+    });
   if (line && !fingers.includes(option[0]!)) charge('school', 0, costs.schoolBroken);
   else if (event.isLineStart && first !== undefined && option[0] !== first)
     charge('school', 0, costs.schoolStart);

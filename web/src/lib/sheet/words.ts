@@ -6,6 +6,7 @@ export const RIGHT_SCHOOL_NAMES: Readonly<Record<RightSchool, string>> = {
   'strict-mi': 'strict m–i',
   'three-finger': 'three fingers a–m–i',
   'thumb-index': 'p–i',
+  'finger-per-string': 'a finger for each string',
 };
 
 export const REMEDY_WORDS: Readonly<Record<Remedy, string>> = {
