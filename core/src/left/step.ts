@@ -3,9 +3,10 @@ import { TABLE_FRETS } from './hand.ts';
 import { packSlot, slotSound, type Layer } from './layer.ts';
 import { BUSY, EMPTY, HELD, LeavingStates, RINGING, type SoundTables } from './leaving.ts';
 import type { Moment } from './moment.ts';
+import { conflictsBeside, coveredByOpen, ringingElsewhere } from './beside.ts';
 import { DARK_FRET, FINGERS, STRINGS, type OptionTable } from './option-table.ts';
 import { deviationAt, openingAt, type StepTables } from './step-tables.ts';
-import { isInside, isSeveral, lowestBit, lowestIndex, stringsOf } from './string-masks.ts';
+import { isSeveral, lowestBit, lowestIndex, stringsOf } from './string-masks.ts';
 
 /** Receives every amount with its name when a path is accounted for. */
 export type Ledger = (term: LeftTerm, sound: number, amount: number) => void;
@@ -161,10 +162,12 @@ export class Stepper {
     this.lying = (stopped ? leaving.sounding[state]! : leaving.lying[state]!) & ~stringMask;
     this.keepable = this.lying;
     this.straying = 0;
-    if (this.lying !== 0)
+    if (this.lying !== 0) {
       this.keepable &= ~(stopped
-        ? this.conflicts(state, option, this.lying)
-        : this.coveredOpen(state, option, this.lying));
+        ? conflictsBeside(leaving, options, state, option, this.lying)
+        : coveredByOpen(leaving, options, state, option, this.lying));
+      if (stopped) this.straying = ringingElsewhere(leaving, options, state, option, this.keepable);
+    }
     this.kept = UNKNOWN;
     this.isLow = options.highestFret[option]! <= FIRST_POSITION_FRET;
   }
@@ -452,73 +455,6 @@ export class Stepper {
     const { placements } = this.options.assignments[this.option]!;
     const index = placements.findIndex(({ string }) => (mask >> (string - 1)) & 1);
     return index < 0 ? -1 : this.moment.struck[index]!;
-  }
-
-  /** Strings of what was kept that cannot stay beside the option: order, reach, one finger one place, barres. */
-  private conflicts(state: number, option: number, kept: number): number {
-    const { leaving, options } = this;
-    const base = state * STRINGS;
-    let dropped = this.coveredOpen(state, option, kept);
-    const hasBarre = options.hasBarre[option] === 1;
-    for (let rest = kept; rest !== 0; rest &= rest - 1) {
-      const k = lowestIndex(rest);
-      const finger = leaving.finger[base + k]!;
-      const fret = leaving.fret[base + k]!;
-      const bit = 1 << k;
-      if (hasBarre && this.liesUnder(option, bit, fret)) dropped |= bit;
-      if (finger === 0) continue;
-      const own = option * FINGERS + finger;
-      if (fret < options.lowestBeside[own]! || fret > options.highestBeside[own]!) dropped |= bit;
-      else if (options.fingerMask[own] !== 0) {
-        if (options.fingerFret[own] !== fret || !this.joins(state, option, kept, finger)) dropped |= bit;
-      } else if (leaving.bound[base + k] === RINGING) this.straying |= bit;
-    }
-    return dropped;
-  }
-
-  /** Whether a barre of the option forbids what lies on a string. */
-  private liesUnder(option: number, bit: number, fret: number): boolean {
-    const { options } = this;
-    for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
-      const finger = lowestIndex(bits);
-      const mask = options.fingerMask[option * FINGERS + finger]!;
-      if (!isSeveral(mask) || !isInside(bit, mask)) continue;
-      const barre = options.fingerFret[option * FINGERS + finger]!;
-      if (fret < barre || (finger >= 3 && fret > barre)) return true;
-    }
-    return false;
-  }
-
-  /** Strings of kept barres that the option's open or lower notes forbid. */
-  private coveredOpen(state: number, option: number, kept: number): number {
-    const { leaving, options } = this;
-    if (leaving.hasBarre[state] === 0) return 0;
-    let dropped = 0;
-    for (let finger = 1; finger < FINGERS; finger += 1) {
-      const mask = leaving.fingerMask[state * FINGERS + finger]! & kept;
-      if (!isSeveral(mask)) continue;
-      const fret = leaving.fingerFret[state * FINGERS + finger]!;
-      for (let rest = options.stringMask[option]!; rest !== 0; rest &= rest - 1) {
-        const k = lowestIndex(rest);
-        if (isInside(1 << k, mask) && options.fretAt[option * STRINGS + k]! < fret) dropped |= mask;
-      }
-    }
-    return dropped;
-  }
-
-  /** Whether a finger can lie flat over its kept strings and its strings in the option. */
-  private joins(state: number, option: number, kept: number, finger: number): boolean {
-    const { leaving, options } = this;
-    const base = state * STRINGS;
-    const own = option * FINGERS + finger;
-    const whole = options.fingerMask[own]! | (leaving.fingerMask[state * FINGERS + finger]! & kept);
-    const fret = options.fingerFret[own]!;
-    for (let k = lowestIndex(whole); whole >> k !== 0; k += 1) {
-      const struck = options.fretAt[option * STRINGS + k]!;
-      const lying = struck >= 0 ? struck : (kept >> k) & 1 ? leaving.fret[base + k]! : fret;
-      if (lying < fret || (finger >= 3 && lying > fret)) return false;
-    }
-    return finger === 1 || stringsOf(whole) <= 4;
   }
 
   private barreSet(finger: number, mask: number, fret: number): number {
