@@ -36,6 +36,7 @@ export const LEFT_COST_RULES = {
   stretch: rule(0.02, 'per (excess in cm)²', 'spans beyond comfortable hurt more and more'),
   spread: rule(0.45, 'per fret and pair', 'fingers further apart than one a fret'),
   adjacentSpread: rule(0.4, 'per fret', 'neighbouring fingers open least'),
+  weakPairSpread: rule(0.6, 'per fret', '3 and 4 are the least independent pair; our own value'),
   cramp: rule(0.045, 'per fret and pair', 'fingers squeezed closer than one a fret'),
   inverted: rule(2.6, 'per pair', 'on one fret the lower finger belongs on the lower string'),
   firstPosition: rule(
@@ -130,7 +131,15 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
 /** What a teacher can weigh, in plain words, and the costs each word stands for. */
 export const LEFT_WEIGHTS = {
   shifts: ['shift', 'shiftDistance'],
-  stretches: ['stretch', 'spread', 'adjacentSpread', 'forwardBase', 'forwardWidth', 'indexBack'],
+  stretches: [
+    'stretch',
+    'spread',
+    'adjacentSpread',
+    'weakPairSpread',
+    'forwardBase',
+    'forwardWidth',
+    'indexBack',
+  ],
   barres: [
     'barre',
     'barreWidth',

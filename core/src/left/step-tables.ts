@@ -38,6 +38,10 @@ const deviation = (
   return (costs.forwardBase + costs.forwardWidth * width) * away * away;
 };
 
+/** What neighbouring fingers pay for opening further than one a fret; 3 and 4 least of all like to. */
+const adjacentCost = (costs: LeftCosts, lower: number, higher: number): number =>
+  higher - lower > 1 ? 0 : costs.adjacentSpread + (lower === 3 ? costs.weakPairSpread : 0);
+
 const opening = (
   costs: LeftCosts,
   hand: Hand,
@@ -51,7 +55,7 @@ const opening = (
   const cramped = Math.max(0, higher - lower - (high - low));
   return (
     costs.stretch * excess * excess +
-    (costs.spread + (higher - lower === 1 ? costs.adjacentSpread : 0)) * beyond +
+    (costs.spread + adjacentCost(costs, lower, higher)) * beyond +
     costs.cramp * cramped
   );
 };
