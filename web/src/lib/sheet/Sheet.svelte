@@ -21,7 +21,16 @@
   let holder: HTMLElement;
 
   const score = $derived(workbench.score);
-  const changed = $derived(new Set(workbench.changes.map((change) => change.note)));
+  /** Marks that the last change made different: `finger 12`. */
+  const changed = $derived(
+    new Set(
+      workbench.changes.flatMap(({ note, before, after }) =>
+        (['finger', 'string', 'pluck'] as const)
+          .filter((field) => before[field] !== after[field])
+          .map((field) => `${field} ${note}`),
+      ),
+    ),
+  );
 
   const NO_SIGNS: readonly RightSign[] = [];
   const NOTHING_RINGS: ReadonlyMap<number, number> = new Map();

@@ -16,7 +16,7 @@
     plan: PlanView | undefined;
     origin: Origins;
     caret: number;
-    changed: ReadonlySet<number>;
+    changed: ReadonlySet<string>;
     nearTies: ReadonlySet<number>;
     everyString: boolean;
     /** The marks to show; all of them when missing. */

@@ -9,7 +9,7 @@
     geometry: SystemGeometry;
     marks: SystemMarks;
     caret: number;
-    changed: ReadonlySet<number>;
+    changed: ReadonlySet<string>;
     nearTies: ReadonlySet<number>;
     /** Until when noteheads ring past their end, in ticks. */
     ringing: ReadonlyMap<number, number>;
@@ -107,7 +107,7 @@
     {#each marks.fingers as mark (mark.note)}
       <text
         class="finger {mark.origin}"
-        class:changed={changed.has(mark.note)}
+        class:changed={changed.has(`finger ${mark.note}`)}
         class:near-tie={mark.origin === 'planned' && nearTies.has(mark.note)}
         x={mark.x}
         y={mark.y}
@@ -117,7 +117,7 @@
     {#each marks.strings as mark (mark.note)}
       <text
         class="string {mark.origin}"
-        class:changed={changed.has(mark.note)}
+        class:changed={changed.has(`string ${mark.note}`)}
         x={mark.x}
         y={mark.y}
         data-string-of={mark.note}>{mark.text}</text
@@ -126,7 +126,7 @@
     {#each marks.plucks as mark (mark.note)}
       <text
         class="pluck {mark.origin}"
-        class:changed={changed.has(mark.note)}
+        class:changed={changed.has(`pluck ${mark.note}`)}
         x={mark.x}
         y={mark.y}
         data-pluck-of={mark.note}>{mark.text}</text
