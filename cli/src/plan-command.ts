@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 import { EMPTY_FINGERING, marksOf, planJson, planPiece, setupFor, writeMusicXml } from '@oculon/core';
 import { openPiece } from './open-piece.ts';
 import { planTable } from './plan-table.ts';
-import { complain, fileTrouble, readRange, readSetup, SETUP_OPTIONS } from './setup-options.ts';
+import { complain, fileTrouble, oneFile, readRange, readSetup, SETUP_OPTIONS } from './setup-options.ts';
 import { UsageError } from './usage.ts';
 
 const OPTIONS = {
@@ -19,13 +19,6 @@ const readArguments = (args: readonly string[]) => {
   } catch (error) {
     throw new UsageError((error as Error).message);
   }
-};
-
-/** The one file a command works on. */
-export const oneFile = ([file, ...more]: readonly string[]): string => {
-  if (file === undefined) throw new UsageError('name the file');
-  if (more.length > 0) throw new UsageError(`one file at a time; “${more.join(' ')}” is too much`);
-  return file;
 };
 
 /** `oculon plan FILE`: reads a piece, plans both hands, prints a table or JSON, writes MusicXML on request. */

@@ -1,18 +1,5 @@
-import { parseArgs } from 'node:util';
-import { EMPTY_FINGERING, planPiece, rightJson, setupFor, type RightJson } from '@oculon/core';
-import { openPiece } from './open-piece.ts';
-import { oneFile } from './plan-command.ts';
-import { complain, readSetup, SETUP_OPTIONS } from './setup-options.ts';
-import { UsageError } from './usage.ts';
-
-const readArguments = (args: readonly string[]) => {
-  try {
-    const options = { ...SETUP_OPTIONS, json: { type: 'boolean' } } as const;
-    return parseArgs({ args: [...args], options, allowPositionals: true });
-  } catch (error) {
-    throw new UsageError((error as Error).message);
-  }
-};
+import { rightJson, type RightJson } from '@oculon/core';
+import { reportOn } from './planned-piece.ts';
 
 const crossings = (counts: RightJson['crossings']): string =>
   `${counts['toward-treble']} toward the treble, ${counts['toward-bass']} toward the bass`;
@@ -53,13 +40,4 @@ const table = (right: RightJson): string => {
 };
 
 /** `oculon right FILE`: the right hand of a piece in figures, as a table or as `oculon.right/1`. */
-export const right = async (args: readonly string[]): Promise<0 | 1> => {
-  const { values, positionals } = readArguments(args);
-  const wanted = readSetup(values);
-  const opened = await openPiece(oneFile(positionals), values.part);
-  if (!opened.ok) return complain(opened.problem);
-  const { score } = opened.imported;
-  const json = rightJson(planPiece(score, EMPTY_FINGERING, setupFor(score, wanted)));
-  process.stdout.write(values.json ? `${JSON.stringify(json, null, 1)}\n` : table(json));
-  return 0;
-};
+export const right = (args: readonly string[]): Promise<0 | 1> => reportOn(args, rightJson, table);

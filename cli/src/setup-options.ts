@@ -92,3 +92,10 @@ export const fileTrouble = (path: string, error: unknown): string => {
   if (code === 'EISDIR') return `${path} is a folder; name a file.`;
   return `${path}: ${(error as Error).message}`;
 };
+
+/** The one file a command works on. */
+export const oneFile = ([file, ...more]: readonly string[]): string => {
+  if (file === undefined) throw new UsageError('name the file');
+  if (more.length > 0) throw new UsageError(`one file at a time; “${more.join(' ')}” is too much`);
+  return file;
+};

@@ -139,9 +139,9 @@ export const pluckChoices = (plan: Plan, note: NoteIndex): readonly PricedPluck[
   const { fingering, left, right, score } = plan;
   const sound = left.sounds.findIndex((each) => each.noteheads.includes(note));
   if (sound < 0 || !right.choices[sound]) return [];
-  const { id } = score.notes[left.sounds[sound]!.head]!;
+  const { id, fingering: source } = score.notes[left.sounds[sound]!.head]!;
   const choice = fingering.choices.get(id);
-  const isFree = choice?.pluck == null && score.notes[note]!.fingering.pluck === undefined;
+  const isFree = choice?.pluck == null && (choice?.pluck === null || source.pluck === undefined);
   if (isFree) return rightPrices(right)[sound]!;
   const { clock, rightSetup } = plan.memory;
   const choices = new Map(fingering.choices).set(id, { ...choice, pluck: null });

@@ -1,0 +1,33 @@
+import { parseArgs } from 'node:util';
+import { EMPTY_FINGERING, planPiece, setupFor, type Plan } from '@oculon/core';
+import { openPiece } from './open-piece.ts';
+import { complain, oneFile, readSetup, SETUP_OPTIONS } from './setup-options.ts';
+import { UsageError } from './usage.ts';
+
+const OPTIONS = { ...SETUP_OPTIONS, json: { type: 'boolean' } } as const;
+
+const readArguments = (args: readonly string[]) => {
+  try {
+    return parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true });
+  } catch (error) {
+    throw new UsageError((error as Error).message);
+  }
+};
+
+/**
+ * For commands that plan one file and report on it: reads and plans it, then prints the report as JSON or as a table.
+ */
+export const reportOn = async <Report>(
+  args: readonly string[],
+  report: (plan: Plan) => Report,
+  table: (report: Report) => string,
+): Promise<0 | 1> => {
+  const { values, positionals } = readArguments(args);
+  const wanted = readSetup(values);
+  const opened = await openPiece(oneFile(positionals), values.part);
+  if (!opened.ok) return complain(opened.problem);
+  const { score } = opened.imported;
+  const made = report(planPiece(score, EMPTY_FINGERING, setupFor(score, wanted)));
+  process.stdout.write(values.json ? `${JSON.stringify(made, null, 1)}\n` : table(made));
+  return 0;
+};
