@@ -187,6 +187,7 @@ export class Advance {
       const reached = (before ? before.cost[state]! : 0) + shared;
       if (reached >= best) break;
       if (stayingOnly && stepper.positionOf(state) !== position) continue;
+      if (reached + stepper.leastShift(state, position) >= best) continue;
       const cost = reached + stepper.costFrom(state);
       if (cost >= best) continue;
       best = cost;

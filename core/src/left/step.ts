@@ -116,6 +116,21 @@ export class Stepper {
     );
   }
 
+  /** A bound from below on what the hand pays to go from a state to a position; 0 when it lies there. */
+  leastShift(state: number, position: number): number {
+    const { costs, leaving } = this;
+    const from = leaving.position[state]!;
+    if (from === position || from === 0) return 0;
+    const distance = this.tables.distance[from * TABLE_FRETS + position]!;
+    const whole = costs.shift + costs.shiftDistance * distance * this.shiftHurry;
+    // Without a finger on a string there is no guide; what rings open or rests spares less than a guide does.
+    const least =
+      leaving.anyStopped[state] === 1
+        ? Math.min(costs.shiftGuided, costs.shiftInRest, costs.shiftOnOpen)
+        : Math.min(costs.shiftInRest, costs.shiftOnOpen);
+    return whole * Math.min(1, least);
+  }
+
   /** Whether an option only strikes open strings. */
   isOpen(option: number): boolean {
     return this.options.fingersUsed[option] === 0;
