@@ -1,6 +1,7 @@
 import type { Plan } from '../src/plan/plan.ts';
 import { planVoices } from '../src/testing/planning.ts';
 import { BARRE } from './passages/barres.ts';
+import { BELLS } from './passages/bells.ts';
 import { FIRST_POSITION } from './passages/first-position.ts';
 import { GRIPS } from './passages/grips.ts';
 import { HELD_NOTES } from './passages/held-notes.ts';
@@ -15,6 +16,7 @@ export const PASSAGES: readonly Passage[] = [
   ...RINGING,
   ...BARRE,
   ...MOVEMENT,
+  ...BELLS,
 ];
 
 /** FNV-1a, 32 bits: a lot that nobody can influence but by renaming a passage. */

@@ -83,6 +83,11 @@ export const LEFT_COST_RULES = {
     'an open treble beside stopped notes high up changes the colour',
   ),
   stringSkip: rule(0.127, 'per string skipped', 'a voice likes to stay on a string or move to its neighbour'),
+  stayOnString: rule(
+    0,
+    'per note of a line on the string of the note before',
+    'nothing, but where neighbouring notes are to ring over each other (campanella)',
+  ),
   shift: rule(3.2, 'per shift', 'moving the whole hand'),
   shiftDistance: rule(0.075, 'per cm', 'further is riskier, the more the less time there is'),
   shiftReferenceTime: rule(0.4, 's', 'time in which a shift is neither hurried nor easy'),
@@ -128,6 +133,11 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
   campanella: { stringSkip: 0, openAgainstHigh: 0, liftRinging: 2, highOnLowString: 0.5 },
 };
 
+/** What a school asks for that the others do not know at all, in units of effort. */
+const SCHOOL_COSTS: Readonly<Partial<Record<LeftSchool, Partial<Record<LeftCostName, number>>>>> = {
+  campanella: { stayOnString: 1.6 },
+};
+
 /** What a teacher can weigh, in plain words, and the costs each word stands for. */
 export const LEFT_WEIGHTS = {
   shifts: ['shift', 'shiftDistance'],
@@ -168,7 +178,10 @@ export const leftCosts = (school: LeftSchool, weights: LeftWeights = {}): LeftCo
     for (const name of LEFT_WEIGHTS[weight as LeftWeight])
       factors.set(name, (factors.get(name) ?? 1) * factor);
   return Object.fromEntries(
-    Object.entries(BASE).map(([name, value]) => [name, value * (factors.get(name) ?? 1)]),
+    Object.entries({ ...BASE, ...SCHOOL_COSTS[school] }).map(([name, value]) => [
+      name,
+      value * (factors.get(name) ?? 1),
+    ]),
   ) as Record<LeftCostName, number>;
 };
 

@@ -534,7 +534,8 @@ export class Stepper {
       const string = options.placedString[option * width + index]!;
       const line = leaving.lineString[state * width + index]!;
       if (line >= 0) {
-        const amount = costs.stringSkip * Math.max(0, Math.abs(line - string) - 1);
+        const skipped = Math.max(0, Math.abs(line - string) - 1);
+        const amount = line === string ? costs.stayOnString : costs.stringSkip * skipped;
         cost += amount;
         if (amount > 0) ledger?.('string change', moment.struck[index]!, amount);
       }
