@@ -16,9 +16,9 @@ describe('chord shapes of the dataset', () => {
   });
 
   it('agrees with our fingers on the half that was not tuned on', () => {
-    expect(share(reported, ({ rank }) => rank === 1)).toBeGreaterThan(0.85);
-    expect(share(reported, ({ rank }) => rank !== undefined && rank <= 3)).toBeGreaterThan(0.935);
+    expect(share(reported, ({ rank }) => rank === 1)).toBeGreaterThan(0.865);
+    expect(share(reported, ({ rank }) => rank !== undefined && rank <= 3)).toBeGreaterThan(0.95);
     const notes = reported.reduce((sum, { shape }) => sum + shape.notes.length, 0);
-    expect(reported.reduce((sum, { sameFingers }) => sum + sameFingers, 0) / notes).toBeGreaterThan(0.935);
+    expect(reported.reduce((sum, { sameFingers }) => sum + sameFingers, 0) / notes).toBeGreaterThan(0.945);
   });
 });

@@ -70,7 +70,7 @@
         {#each FINGERS as finger (finger)}
           <button
             class="btn join-item btn-sm"
-            class:btn-active={plan?.finger === finger}
+            class:btn-secondary={plan?.finger === finger}
             aria-pressed={plan?.finger === finger}
             disabled={!setFinger(finger)(workbench, true)}
             onclick={does(setFinger(finger))}>{finger}</button
@@ -85,7 +85,7 @@
         {#each STRINGS as string (string)}
           <button
             class="btn join-item btn-sm px-2"
-            class:btn-active={plan?.string === string}
+            class:btn-secondary={plan?.string === string}
             aria-pressed={plan?.string === string}
             aria-label="string {string}"
             title={frets.has(string) ? `fret ${frets.get(string)}` : 'not on this string'}
@@ -105,7 +105,7 @@
         {#each PLUCKS as pluck (pluck)}
           <button
             class="btn join-item btn-sm font-serif italic"
-            class:btn-active={plan?.pluck === pluck}
+            class:btn-secondary={plan?.pluck === pluck}
             aria-pressed={plan?.pluck === pluck}
             onclick={does(setPluck(pluck))}>{pluck}</button
           >

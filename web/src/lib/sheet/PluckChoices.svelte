@@ -38,7 +38,7 @@
       {#each plucks as { pluck, price } (pluck)}
         <button
           class="btn btn-sm"
-          class:btn-active={workbench.caretPlan?.pluck === pluck}
+          class:btn-secondary={workbench.caretPlan?.pluck === pluck}
           onclick={() => {
             setPluck(pluck)(workbench);
             ondone();
