@@ -38,6 +38,7 @@ test('a typed pattern is compared, used for its bars, kept over a reload, and ta
   await expect(ways.first()).toContainText('as planned');
   await expect(ways.nth(1)).toContainText('p-a-m-i-m-a');
   await expect(ways.nth(1)).toContainText('crossings');
+  await expect(ways.nth(1)).toContainText(/costs most at bar 1, .+ \+\d/);
   await expect(panel.getByRole('img', { name: 'Strokes by finger for each way' })).toBeVisible();
 
   await ways.nth(1).getByRole('button', { name: 'Use for these bars' }).click();

@@ -35,6 +35,11 @@ describe('patterns', () => {
     expect(typed!.asked).toEqual({ kind: 'pattern', pattern: 'pamima' });
     expect(typed!.price).toBeGreaterThan(0);
     expect(typed!.misfits).toEqual([]);
+    expect(typed!.dearer.length).toBeGreaterThan(0);
+    expect(typed!.dearer.map(({ price }) => price)).toEqual(
+      typed!.dearer.map(({ price }) => price).toSorted((a, b) => b - a),
+    );
+    expect(own!.dearer).toEqual([]);
     expect(typed!.measures.crossings.length).toBeGreaterThan(own!.measures.crossings.length);
     expect(known.every(({ misfits }) => misfits.length === 0)).toBe(true);
   });

@@ -14,6 +14,8 @@ import type { NoteIndex } from '../score/score.ts';
 import type { Passage } from './other-ways.ts';
 import type { Plan } from './plan.ts';
 
+/** A stroke dearer by less is no misfit, in units of effort. */
+const WORTH_NAMING = 0.5;
 const TRIAL = 'right-trial' as RuleId;
 /** Orders offered without being asked for: those that come up again and again in studies. Handbook §4, arpeggios. */
 const KNOWN_PATTERNS = [
@@ -40,6 +42,8 @@ export interface RightWay {
   readonly terms: Readonly<Partial<Record<RightTerm, number>>>;
   /** Strokes at which the pattern asks for a finger that cannot, or had better not, play there. */
   readonly misfits: readonly { readonly note: NoteIndex; readonly wanted: StrokeFinger }[];
+  /** Strokes of the passage that become dearer than in the plan, the dearest first, in units of effort. */
+  readonly dearer: readonly { readonly note: NoteIndex; readonly price: number }[];
   readonly measures: OrderMeasures;
   /** The order of fingers, stroke by stroke. */
   readonly order: string;
@@ -80,8 +84,23 @@ const wayOf = (plan: Plan, way: RightPlan, passage: Passage, asked: RightWay['as
       ? []
       : [{ note: plan.left.sounds[notes[0]!.sound]!.head, wanted: STROKE_FINGERS[missing]! }];
   });
+  const strokeEffort = ({ choices }: RightPlan, sound: number): number =>
+    Object.entries(choices[sound]?.cost ?? {}).reduce(
+      (sum, [term, amount]) => (term === 'pattern' ? sum : sum + amount),
+      0,
+    );
+  const dearer = events
+    .slice(first, end)
+    .flatMap(({ notes }) => notes)
+    .map(({ sound }) => ({
+      note: plan.left.sounds[sound]!.head,
+      price: strokeEffort(way, sound) - strokeEffort(plan.right, sound),
+    }))
+    .filter((stroke) => stroke.price >= WORTH_NAMING)
+    .sort((a, b) => b.price - a.price);
   return {
     asked,
+    dearer,
     price: effort(way) - effort(plan.right),
     terms,
     misfits,

@@ -1,7 +1,9 @@
 <script lang="ts">
   import {
+    barLabel,
     isForRightHand,
     patternSchema,
+    pitchLabel,
     PLANTING_KINDS,
     RIGHT_SCHOOLS,
     type PassageRule,
@@ -72,6 +74,14 @@
       workbench.planner.comparePatterns($state.snapshot(passage), typed.success ? [typed.data] : []),
     );
   const lookForOthers = () => search(() => workbench.planner.otherRightWays($state.snapshot(passage)));
+  /** Where a stroke stands and what it costs more: `bar 3, E4 +1.2`. */
+  const strokeWords = ({ note, price }: RightWay['dearer'][number]): string => {
+    const { score } = workbench;
+    const own = score?.notes[note];
+    return score && own
+      ? `bar ${barLabel(score.bars[own.bar]!)}, ${pitchLabel(own.sounding)} ${differenceText(price)}`
+      : '';
+  };
   const quickest = ({ measures }: RightWay): string =>
     measures.fastestReturn === undefined ? '–' : `${Math.round(measures.fastestReturn)} ms`;
 </script>
@@ -172,6 +182,9 @@
             </p>
             {#if way.asked.kind !== 'plan'}
               <p class="text-xs">{rightTermWords(way.terms)}</p>
+              {#if way.dearer.length > 0}
+                <p class="text-xs">costs most at {way.dearer.slice(0, 3).map(strokeWords).join('; ')}</p>
+              {/if}
               {#if way.misfits.length > 0}
                 <p class="text-xs text-warning">
                   does not fit at {way.misfits.length}
