@@ -50,6 +50,20 @@ describe('strums', () => {
     expect(plan.notes.every((note) => note.pluck !== undefined)).toBe(true);
   });
 
+  it('a plectrum sign on a single note is shown, and the note is plucked all the same', () => {
+    const xml = exampleXml({ voices: ['E4/2 G4/2'] });
+    const first = xml.indexOf('</note>');
+    const read = readMusicXml(
+      `${xml.slice(0, first)}<notations><technical><down-bow/></technical></notations>${xml.slice(first)}`,
+    );
+    if (!read.ok) throw new Error(read.error.message);
+    const plan = planPiece(read.value.score);
+    expect(plan.right.strums).toEqual([]);
+    expect(plan.notes[0]!.pluck).toBeDefined();
+    const signs = rightSigns(plan.score, plan.left, plan.right, []);
+    expect(signs.filter(({ kind }) => kind === 'strum').map((each) => each.sign)).toEqual(['⊓']);
+  });
+
   it('plectrum signs and rolls toward the bass are read, kept and shown', () => {
     const xml = exampleXml({ voices: ['E3+G3+B3+E4/2 E3+G3+B3+E4/2'] });
     const first = xml.indexOf('</note>');

@@ -105,6 +105,20 @@ export const rightSigns = (
     words: `${isRasgueado ? 'rasgueado: ' : ''}${finger} brushes ${direction === 'outward' ? 'outward, from the bass to the treble' : 'back, from the treble to the bass'}`,
     isAdvice: false,
   }));
+  const brushedSounds = new Set(strums.flatMap(({ sounds }) => sounds));
+  const written = left.sounds.flatMap(({ index, head }): RightSign[] => {
+    const direction = score.notes[head]!.strum;
+    if (!direction || brushedSounds.has(index)) return [];
+    return [
+      {
+        note: head,
+        kind: 'strum',
+        sign: direction === 'outward' ? '⊓' : '∨',
+        words: `the source writes a stroke ${direction === 'outward' ? 'toward the treble' : 'toward the bass'}`,
+        isAdvice: false,
+      },
+    ];
+  });
   const harmonics = harmonicTouches(score, left).map(({ sound, string, node, by }): RightSign => ({
     note: headOf(sound),
     kind: 'harmonic',
@@ -129,7 +143,15 @@ export const rightSigns = (
     words: `${grade} be damped: ${DAMPING_MEANS_RULES[means].words}`,
     isAdvice: grade !== 'must',
   }));
-  return [...damped, ...planted, ...anchors, ...strokes, ...sweeps, ...brushed, ...harmonics, ...frames].sort(
-    (a, b) => score.notes[a.note]!.onset - score.notes[b.note]!.onset,
-  );
+  return [
+    ...damped,
+    ...planted,
+    ...anchors,
+    ...strokes,
+    ...sweeps,
+    ...brushed,
+    ...written,
+    ...harmonics,
+    ...frames,
+  ].sort((a, b) => score.notes[a.note]!.onset - score.notes[b.note]!.onset);
 };
