@@ -37,7 +37,14 @@ export const passageRuleSchema = z.discriminatedUnion('kind', [
   /** Notes that also stood in as many bars from `as` on are taken as they are there. */
   z.strictObject({ kind: z.literal('same'), ...passage, as: z.number().int().nonnegative() }),
   /** Single lines follow a school of the right hand. */
-  z.strictObject({ kind: z.literal('school'), ...passage, school: z.enum(RIGHT_SCHOOLS) }),
+  z.strictObject({
+    kind: z.literal('school'),
+    ...passage,
+    school: z.enum(RIGHT_SCHOOLS),
+    /** As for the whole piece where nothing is said. */
+    doubleThumb: z.boolean().optional(),
+    keepOrder: z.boolean().optional(),
+  }),
   /** The right hand repeats an order of fingers, from the first note of the range on. */
   z.strictObject({ kind: z.literal('pattern'), ...passage, pattern: patternSchema }),
   /** Fingers of the right hand are set on their strings before they play. */

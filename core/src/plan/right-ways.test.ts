@@ -78,6 +78,25 @@ describe('schools over a range of bars', () => {
       for (const { sound, string } of notes)
         expect(each.right.choices[sound]!.pluck).toBe(['', 'a', 'm', 'i', 'p', 'p', 'p'][string]);
   });
+  it('the thumb plays twice running in a line only where it may, bar by bar', () => {
+    const low = planPiece(
+      exampleScore({ voices: ['E2/8 A2/8 D3/8 G3/8 | E2/8 A2/8 D3/8 G3/8'], tempo: 100 }),
+    );
+    const sweeps = (plan: Plan, bar: number) =>
+      plan.right.events.filter(
+        (each, index) =>
+          each.bar === bar &&
+          plan.right.events[index - 1]?.bar === bar &&
+          plan.right.options[index]![0] === 0 &&
+          plan.right.options[index - 1]![0] === 0,
+      ).length;
+    const school = 'finger-per-string' as const;
+    const everywhere: PassageRule = { kind: 'school', from: 0, to: 1, school };
+    expect(sweeps(under(low, everywhere), 1)).toBeGreaterThan(0);
+    const without = under(low, everywhere, { kind: 'school', from: 1, to: 1, school, doubleThumb: false });
+    expect(sweeps(without, 1)).toBe(0);
+    expect(sweeps(without, 0)).toBeGreaterThan(0);
+  });
   it('where strict alternation cannot hold, the finding says so', () => {
     const locked = planPiece(
       scale,

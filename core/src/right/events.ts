@@ -6,7 +6,7 @@ import type { Lock } from '../fingering/fingering.ts';
 import type { RightSchool } from '../fingering/vocabulary.ts';
 import type { Clock } from '../score/clock.ts';
 import { RIGHT_COSTS } from './costs.ts';
-import type { RightRules, RightSetup } from './setup.ts';
+import type { RightRules } from './setup.ts';
 
 /** One note to pluck: its string and what is known of its voice. */
 export interface PluckedNote {
@@ -91,7 +91,6 @@ export const pluckEvents = (
   plan: LeftPlan,
   locks: ReadonlyMap<NoteId, Lock>,
   clock: Clock,
-  setup: RightSetup,
   rules: RightRules,
   strummed: ReadonlySet<number> = new Set(),
 ): readonly PluckEvent[] => {
@@ -144,6 +143,7 @@ export const pluckEvents = (
           }),
         )
       : all;
+    const { doubleThumb, school } = rules.in(slice.bar);
     const gap = before ? clock.seconds(slice.onset) - clock.seconds(before.onset) : Infinity;
     const isAlone = (some: readonly PluckedNote[] | undefined): boolean =>
       some?.length === 1 && some[0]!.voice !== 'bass';
@@ -154,9 +154,9 @@ export const pluckEvents = (
       secondsBefore: gap === Infinity ? gap : Math.max(gap, LEAST_GAP),
       notes,
       options: kept.length > 0 ? kept : all,
-      school: rules.schoolIn(slice.bar),
+      school,
       isLineStart: isAlone(notes) && (!isAlone(before?.notes) || gap >= LINE_PAUSE),
-      mayDoubleThumb: setup.doubleThumb,
+      mayDoubleThumb: doubleThumb,
       isAfterSlur,
       swept: fromBass.slice(0, sweeps).map(({ sound }) => sound),
       wanted: undefined,

@@ -54,10 +54,10 @@ export const planRight = (
   const rules = new RightRules(setup, fingering.rules.values());
   const strums = strumsOf(score, left, clock);
   const strummed = new Set(strums.keys());
-  const plain = pluckEvents(score, left, locksOf(score, fingering), clock, setup, rules, strummed);
+  const plain = pluckEvents(score, left, locksOf(score, fingering), clock, rules, strummed);
   const asked = withWanted(plain, demandsOf(score, plain, setup, rules));
   const free = searchPlucks(asked, memory?.free);
-  const order = setup.keepOrder ? establishedOrder(score, asked, bestPlucks(free)) : new Map();
+  const order = establishedOrder(score, asked, bestPlucks(free), rules);
   const events = withWanted(asked, order);
   const tables = order.size === 0 ? free : searchPlucks(events, memory?.tables);
   const options = bestPlucks(tables);

@@ -29,8 +29,13 @@ export class RightRules {
     this.schools = own.filter((rule) => rule.kind === 'school');
   }
 
-  /** The school of a bar: of the latest rule that covers it, else of the piece. */
-  schoolIn(bar: number): RightSchool {
-    return this.schools.findLast((rule) => covers(rule, bar))?.school ?? this.setup.school;
+  /** What holds in a bar: the latest rule that covers it, and the piece's setup where it says nothing. */
+  in(bar: number): Pick<RightSetup, 'school' | 'doubleThumb' | 'keepOrder'> {
+    const rule = this.schools.findLast((each) => covers(each, bar));
+    return {
+      school: rule?.school ?? this.setup.school,
+      doubleThumb: rule?.doubleThumb ?? this.setup.doubleThumb,
+      keepOrder: rule?.keepOrder ?? this.setup.keepOrder,
+    };
   }
 }

@@ -61,10 +61,13 @@ export const establishedOrder = (
   score: Score,
   events: readonly PluckEvent[],
   chosen: readonly (readonly number[])[],
+  rules: RightRules,
 ): ReadonlyMap<number, Wanted> => {
   const wanted = new Map<number, Wanted>();
   const byKey = new Map<string, Cell[]>();
-  for (const cell of cellsOf(score, events)) byKey.set(cell.key, [...(byKey.get(cell.key) ?? []), cell]);
+  for (const cell of cellsOf(score, events))
+    if (rules.in(events[cell.first]!.bar).keepOrder)
+      byKey.set(cell.key, [...(byKey.get(cell.key) ?? []), cell]);
   for (const cells of byKey.values()) {
     if (cells.length < 2) continue;
     const votes = new Map<string, number>();

@@ -25,6 +25,8 @@
 
   const range = $state<TypedRange>({ from: 1, to: 1 });
   let school = $state<RightSchool>('strict-im');
+  let doubleThumb = $state(true);
+  let keepOrder = $state(true);
   let planting = $state<PlantingKind>('suited');
   let voice = $state<'all' | 'melody' | 'bass'>('melody');
   let letters = $state('');
@@ -100,8 +102,15 @@
       <button
         class="btn btn-sm"
         disabled={!isRange}
-        onclick={() => add({ kind: 'school', ...passage, school })}>Play so</button
+        onclick={() => add({ kind: 'school', ...passage, school, doubleThumb, keepOrder })}>Play so</button
       >
+      <label class="col-span-2 flex items-center gap-2 text-xs">
+        <input type="checkbox" class="checkbox checkbox-xs" bind:checked={doubleThumb} /> the thumb may play twice
+        running in a line
+      </label>
+      <label class="col-span-2 flex items-center gap-2 text-xs">
+        <input type="checkbox" class="checkbox checkbox-xs" bind:checked={keepOrder} /> equal cells keep one order
+      </label>
       <select class="select select-sm" bind:value={planting} aria-label="Planting for these bars">
         {#each PLANTING_KINDS as each (each)}<option value={each}>{PLANTING_WORDS[each]}</option>{/each}
       </select>

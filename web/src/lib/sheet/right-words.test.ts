@@ -26,6 +26,9 @@ describe('the right hand in words', () => {
   it('says every rule with its bars as they are numbered', () => {
     const say = (rule: PassageRule) => ruleWords(rule, (bar) => String(bar + 1));
     expect(say({ kind: 'planting', from: 0, to: 3, how: 'full' })).toBe('Bars 1–4: fingers set at once');
+    expect(say({ kind: 'school', from: 0, to: 1, school: 'free', doubleThumb: false, keepOrder: true })).toBe(
+      'Bars 1–2: free choice, no double thumb',
+    );
     expect(say({ kind: 'barre', from: 2, to: 2, fret: 5 })).toBe('Bar 3: barre V');
     expect(say({ kind: 'same', from: 4, to: 7, as: 0 })).toBe('Bars 5–8: as bars from 1 on');
     expect(say({ kind: 'stroke', from: 0, to: 0, stroke: 'rest', voice: 'melody' })).toBe(

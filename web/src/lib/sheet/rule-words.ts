@@ -22,7 +22,11 @@ const what = (rule: PassageRule, label: (bar: number) => string): string => {
     case 'same':
       return `as bars from ${label(rule.as)} on`;
     case 'school':
-      return RIGHT_SCHOOL_NAMES[rule.school];
+      return [
+        RIGHT_SCHOOL_NAMES[rule.school],
+        ...(rule.doubleThumb === false ? ['no double thumb'] : []),
+        ...(rule.keepOrder === false ? ['each cell by itself'] : []),
+      ].join(', ');
     case 'pattern':
       return [...rule.pattern].join(' ');
     case 'planting':
