@@ -13,7 +13,7 @@ export interface StrokeAdvice {
   readonly sound: number;
   readonly stroke: Stroke;
   readonly by: 'teacher' | 'suggestion';
-  readonly reason: 'asked' | 'melody-over-rest' | 'scale' | 'thumb-silences';
+  readonly reason: 'asked' | 'scale' | 'thumb-silences';
   /** String on which a rest stroke comes to lie, and which it silences; undefined for none. */
   readonly comesToRestOn: number | undefined;
   /** The string still sounded past its written end: the rest stroke damps it for nothing. */

@@ -36,7 +36,6 @@ const sign = (string: number): string => CIRCLED[string] ?? String(string);
 
 const STROKE_WORDS: Readonly<Record<StrokeAdvice['reason'], string>> = {
   asked: 'as asked',
-  'melody-over-rest': 'it brings the melody out',
   scale: 'it gives a scale weight and evenness',
   'thumb-silences': 'it silences the open string beside it',
 };
@@ -63,7 +62,7 @@ export const rightSigns = (
           note: noteAt(event),
           kind: 'plant',
           sign: `${plants.length > 0 ? `▾${plants.map(({ finger }) => finger).join('')}` : ''}${opens.length > 0 ? `(${opens.join('')})` : ''}`,
-          words: [set && `set ${set}`, open].filter(Boolean).join('; '),
+          words: [set && `set ${set}; each leaves its string as it plays`, open].filter(Boolean).join('; '),
           isAdvice: false,
         },
       ];
