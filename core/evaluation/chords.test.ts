@@ -1,4 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { STANDARD_GUITAR } from '../src/instrument/guitar.ts';
+import { leftCosts } from '../src/left/costs.ts';
+import { handOf } from '../src/left/hand.ts';
 import { chordShapes, judgeChord, rankFingerings, TUNING_KEYS } from './chords.ts';
 
 // The open dataset `@tombatossals/chords-db` (MIT), 2069 shapes with fingers. Floors are what was reached; they only
@@ -15,10 +18,17 @@ describe('chord shapes of the dataset', () => {
     expect(impossible.map(({ shape }) => shape.name)).toEqual(['C 9 (4)', 'E /G (2)']);
   });
 
+  it('never pays a hand for setting a shape: the search counts on it', () => {
+    const bare = { ...leftCosts('balanced'), height: 0, highOnLowString: 0 };
+    for (const shape of chordShapes())
+      for (const { cost } of rankFingerings(shape, STANDARD_GUITAR, handOf('medium'), bare))
+        expect(cost).toBeGreaterThanOrEqual(0);
+  });
+
   it('agrees with our fingers on the half that was not tuned on', () => {
-    expect(share(reported, ({ rank }) => rank === 1)).toBeGreaterThan(0.865);
-    expect(share(reported, ({ rank }) => rank !== undefined && rank <= 3)).toBeGreaterThan(0.95);
+    expect(share(reported, ({ rank }) => rank === 1)).toBeGreaterThan(0.88);
+    expect(share(reported, ({ rank }) => rank !== undefined && rank <= 3)).toBeGreaterThan(0.96);
     const notes = reported.reduce((sum, { shape }) => sum + shape.notes.length, 0);
-    expect(reported.reduce((sum, { sameFingers }) => sum + sameFingers, 0) / notes).toBeGreaterThan(0.945);
+    expect(reported.reduce((sum, { sameFingers }) => sum + sameFingers, 0) / notes).toBeGreaterThan(0.952);
   });
 });

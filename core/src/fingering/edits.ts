@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { NoteId } from '../score/score.ts';
 import { CHOICE_FIELDS, choiceSchema, type Choice, type FindingKey, type Fingering } from './fingering.ts';
+import { markDecisionSchema, sameMark, type MarkDecision, type MarkId } from './marks.ts';
 import { passageRuleSchema, sameRule, type PassageRule, type RuleId } from './rules.ts';
 
 const dismissalSchema = z.string().max(500).nullable();
@@ -41,11 +42,23 @@ export const editSchema = z.discriminatedUnion('kind', [
     before: dismissalSchema,
     after: dismissalSchema,
   }),
+  z.strictObject({
+    kind: z.literal('mark'),
+    mark: z
+      .string()
+      .min(1)
+      .max(300)
+      .transform((id) => id as MarkId),
+    /** Null where the teacher has decided nothing. */
+    before: markDecisionSchema.nullable(),
+    after: markDecisionSchema.nullable(),
+  }),
 ]);
 export type Edit = z.infer<typeof editSchema>;
 export type ChoiceEdit = Extract<Edit, { kind: 'choose' }>;
 export type RuleEdit = Extract<Edit, { kind: 'rule' }>;
 export type DismissEdit = Extract<Edit, { kind: 'dismiss' }>;
+export type MarkEdit = Extract<Edit, { kind: 'mark' }>;
 
 const isEmpty = (choice: Choice): boolean => Object.values(choice).every((value) => value === undefined);
 
@@ -72,6 +85,8 @@ export const applyEdit = (fingering: Fingering, edit: Edit): Fingering => {
         ...fingering,
         dismissed: withEntry(fingering.dismissed, edit.finding, edit.after ?? undefined),
       };
+    case 'mark':
+      return { ...fingering, marks: withEntry(fingering.marks, edit.mark, edit.after ?? undefined) };
   }
 };
 
@@ -87,8 +102,18 @@ export const invertEdit = (edit: Edit): Edit => {
       return { ...edit, before: edit.after, after: edit.before };
     case 'dismiss':
       return { ...edit, before: edit.after, after: edit.before };
+    case 'mark':
+      return { ...edit, before: edit.after, after: edit.before };
   }
 };
+
+/** The edit that sets, changes or removes a mark; null leaves it to the plan and the source again. */
+export const markEdit = (fingering: Fingering, mark: MarkId, after: MarkDecision | null): MarkEdit => ({
+  kind: 'mark',
+  mark,
+  before: fingering.marks.get(mark) ?? null,
+  after,
+});
 
 /** The edit that puts a finding aside for a reason, or shows it again with null. */
 export const dismissEdit = (
@@ -131,8 +156,8 @@ export interface Rebase {
 
 /**
  * Restates `mine` upon `base` after `theirs` was applied to it. Edits on different notes commute; of edits on
- * the same note that end in different choices each note is reported once. Of two changes of one rule, or
- * of one finding put aside, mine stands.
+ * the same note that end in different choices each note is reported once. Of two changes of one rule,
+ * of one mark or of one finding put aside, mine stands.
  */
 export const rebaseEdits = (base: Fingering, theirs: readonly Edit[], mine: readonly Edit[]): Rebase => {
   const merged = applyEdits(base, theirs);
@@ -140,10 +165,12 @@ export const rebaseEdits = (base: Fingering, theirs: readonly Edit[], mine: read
   const wanted = new Map<NoteId, Choice>();
   const wantedRules = new Map<RuleId, PassageRule | null>();
   const wantedDismissals = new Map<FindingKey, string | null>();
+  const wantedMarks = new Map<MarkId, MarkDecision | null>();
   for (const edit of mine)
     if (edit.kind === 'choose') wanted.set(edit.note, edit.after);
     else if (edit.kind === 'rule') wantedRules.set(edit.rule, edit.after);
-    else wantedDismissals.set(edit.finding, edit.after);
+    else if (edit.kind === 'dismiss') wantedDismissals.set(edit.finding, edit.after);
+    else wantedMarks.set(edit.mark, edit.after);
   const edits: Edit[] = [];
   const conflicts: { note: NoteId; theirs: Choice; mine: Choice }[] = [];
   for (const [note, after] of wanted) {
@@ -159,6 +186,10 @@ export const rebaseEdits = (base: Fingering, theirs: readonly Edit[], mine: read
   for (const [finding, reason] of wantedDismissals) {
     const edit = dismissEdit(merged, finding, reason);
     if (edit.before !== edit.after) edits.push(edit);
+  }
+  for (const [mark, after] of wantedMarks) {
+    const edit = markEdit(merged, mark, after);
+    if (!sameMark(edit.before ?? undefined, after ?? undefined)) edits.push(edit);
   }
   return { edits, conflicts };
 };

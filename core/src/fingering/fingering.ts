@@ -2,6 +2,7 @@ import * as z from 'zod';
 import type { Branded } from '../music/branded.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import { STRINGS, type StringNumber } from '../instrument/guitar.ts';
+import type { MarkDecision, MarkId } from './marks.ts';
 import type { PassageRule, RuleId } from './rules.ts';
 import {
   LEFT_FINGERS,
@@ -35,18 +36,21 @@ export type ChoiceField = (typeof CHOICE_FIELDS)[number];
 /** Names a finding of one plan and the next: its code and the note it stands at. */
 export type FindingKey = Branded<string, 'FindingKey'>;
 
-/** The teacher's document: choices for notes, rules for passages, findings put aside; empty at first. Immutable. */
+/** The teacher's document: choices, rules, findings put aside, marks; empty at first. Immutable. */
 export interface Fingering {
   readonly choices: ReadonlyMap<NoteId, Choice>;
   readonly rules: ReadonlyMap<RuleId, PassageRule>;
   /** Findings that the teacher has put aside, with the reason. */
   readonly dismissed: ReadonlyMap<FindingKey, string>;
+  /** Marks that the teacher has set, changed or taken away. */
+  readonly marks: ReadonlyMap<MarkId, MarkDecision>;
 }
 
 export const EMPTY_FINGERING: Fingering = {
   choices: new Map(),
   rules: new Map(),
   dismissed: new Map(),
+  marks: new Map(),
 };
 
 /** What the planner must respect for one note. */

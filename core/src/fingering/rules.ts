@@ -34,6 +34,8 @@ export const passageRuleSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('ringing'), ...passage, rings: z.boolean() }),
   /** A barre of the index lies at a fret: it stops the notes there, and nothing is stopped below it. */
   z.strictObject({ kind: z.literal('barre'), ...passage, fret: z.number().int().min(1).max(19) }),
+  /** No finger lies over more than one string. */
+  z.strictObject({ kind: z.literal('no-barre'), ...passage }),
   /** Notes that also stood in as many bars from `as` on are taken as they are there. */
   z.strictObject({ kind: z.literal('same'), ...passage, as: z.number().int().nonnegative() }),
   /** Single lines follow a school of the right hand. */

@@ -72,7 +72,8 @@ export const planJson = (plan: Plan, timings: PlanTimings, range?: BarRange) => 
         ...placeOf(score, onset),
         from,
         to,
-        rides,
+        // The format knows six rides; a staccato gives the same silence as a short rest.
+        rides: rides === 'staccato' ? ('rest' as const) : rides,
         mm: round(distance, 1),
         ms: round(window, 0),
       }))

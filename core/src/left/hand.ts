@@ -71,6 +71,9 @@ export const measuredHand = (comfortable: Readonly<Partial<Record<FingerPair, nu
 export const spanOf = (hand: Hand, lower: number, higher: number): Span =>
   hand.spans[`${lower}-${higher}` as FingerPair];
 
+/** Fret width, in mm, at which the costs of reaching are stated. */
+export const REFERENCE_FRET_WIDTH = 34;
+
 /** Frets that tables are made for: beyond any fingerboard, so that harmonics fit too. */
 export const TABLE_FRETS = 32;
 

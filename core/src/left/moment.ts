@@ -53,7 +53,17 @@ export interface Asked {
   readonly stopped: boolean;
   /** The index lies flat at this fret. */
   readonly barre: number | undefined;
+  /** Every finger keeps to one string. */
+  readonly noBarre: boolean;
 }
+
+const NOTHING_ASKED: Asked = { stopped: false, barre: undefined, noBarre: false };
+
+const hasFlatFinger = ({ placements }: Assignment): boolean =>
+  placements.some(
+    ({ finger }, index) =>
+      finger !== 0 && placements.some((other, at) => at > index && other.finger === finger),
+  );
 
 /** Whether a finger can lie so while the index lies flat at a fret; open strings may sound beside it. */
 export const isWithBarre = (finger: number, fret: number, barre: number): boolean =>
@@ -68,7 +78,7 @@ export const placeMoment = (
   struck: readonly StruckSound[],
   hand: Hand,
   neck: NeckTables,
-  asked: Asked = { stopped: false, barre: undefined },
+  asked: Asked = NOTHING_ASKED,
 ): PlacedMoment => {
   const all = struck.map((_, index) => index);
   const attempt = (indices: readonly number[], dropLocks: ReadonlySet<number>): readonly Assignment[] =>
@@ -81,13 +91,15 @@ export const placeMoment = (
       neck,
     );
   const tableOf = (assignments: readonly Assignment[]): OptionTable => {
-    const { barre, stopped } = asked;
-    if (!stopped && barre === undefined) return optionTable(assignments, hand, neck);
-    const keeping = assignments.filter(({ placements }) =>
-      placements.every(
-        ({ finger, fret }) =>
-          (!stopped || finger !== 0) && (barre === undefined || isWithBarre(finger, fret, barre)),
-      ),
+    const { barre, noBarre, stopped } = asked;
+    if (!stopped && barre === undefined && !noBarre) return optionTable(assignments, hand, neck);
+    const keeping = assignments.filter(
+      (assignment) =>
+        !(noBarre && hasFlatFinger(assignment)) &&
+        assignment.placements.every(
+          ({ finger, fret }) =>
+            (!stopped || finger !== 0) && (barre === undefined || isWithBarre(finger, fret, barre)),
+        ),
     );
     return optionTable(keeping.length > 0 ? keeping : assignments, hand, neck);
   };

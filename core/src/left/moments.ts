@@ -82,19 +82,23 @@ export interface Ruled {
   readonly stopped: boolean;
   /** Fret at which the index lies flat; undefined for none. */
   readonly barre: number | undefined;
+  /** Whether no finger may lie over several strings. */
+  readonly noBarre: boolean;
 }
 
 export const ruledIn = (rules: readonly PassageRule[], bar: number): Ruled => {
   let positions = ALL_POSITIONS;
   let stopped = false;
   let barre: number | undefined;
+  let noBarre = false;
   for (const rule of rules) {
     if (!covers(rule, bar)) continue;
     if (rule.kind === 'position') positions &= 1 << rule.position;
     if (rule.kind === 'stopped') stopped = true;
     if (rule.kind === 'barre') barre = rule.fret;
+    if (rule.kind === 'no-barre') noBarre = true;
   }
-  return { positions, stopped, barre };
+  return { positions, stopped, barre, noBarre };
 };
 
 /**
@@ -143,7 +147,7 @@ export const momentsOf = (
         return `${midi}${score.notes[head]!.harmonic ?? ''}${remedy}/${lock?.string ?? ''}/${lock?.finger ?? ''}`;
       })
       .join(' ');
-    const ruledKey = `${key}${ruled.stopped ? ' stopped' : ''}${ruled.barre ? ` barre ${ruled.barre}` : ''}`;
+    const ruledKey = `${key}${ruled.stopped ? ' stopped' : ''}${ruled.barre ? ` barre ${ruled.barre}` : ''}${ruled.noBarre ? ' no barre' : ''}`;
     const ways = placed.get(ruledKey) ?? placeMoment(struck, hand, neck, ruled);
     placed.set(ruledKey, ways);
     const placedSounds = ways.placed.map((place) => primaries[place]!);

@@ -1,5 +1,6 @@
 import type { Assignment } from './assignments.ts';
 import { pairFits } from './grip.ts';
+import { shapeCost } from './shape-costs.ts';
 import { TABLE_FRETS, type Hand, type NeckTables } from './hand.ts';
 
 /** Fingers as table columns: 0 is the open string. */
@@ -44,6 +45,8 @@ export interface OptionTable {
   readonly highOnLow: Uint16Array;
   /** Hand positions in which one of the option's fingers is at home: bit p is position p. */
   readonly homes: Int32Array;
+  /** By option: what setting all of it at once costs beside its fingers and pairs. */
+  readonly shape: Float64Array;
 }
 
 /** Hand positions reach from 1 to here: tables end four frets above. */
@@ -79,6 +82,7 @@ export const optionTable = (
     openTrebles: new Uint8Array(count),
     highOnLow: new Uint16Array(count),
     homes: new Int32Array(count),
+    shape: Float64Array.from(assignments, ({ placements }) => shapeCost(placements, neck)),
   } satisfies OptionTable;
   assignments.forEach(({ placements }, option) => {
     placements.forEach(({ string, fret, finger }, place) => {

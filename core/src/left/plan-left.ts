@@ -10,7 +10,7 @@ import { leftCosts, type LeftSchool, type LeftTerm, type LeftWeights } from './c
 import { groundOf, type Ground } from './ground.ts';
 import { neckTables, type Hand } from './hand.ts';
 import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
-import { isWithBarre } from './moment.ts';
+import { isWithBarre, type Moment } from './moment.ts';
 import { momentsOf, ruledIn, type Moments } from './moments.ts';
 import { pricesOf, type PricedPlacement } from './prices.ts';
 import { accountFor, bestPath, DEFAULT_BUDGET, search, type PathStep, type SearchTables } from './search.ts';
@@ -66,7 +66,7 @@ export interface LeftPlan {
   /** Sounds at which a rule of the passage had to give way. */
   readonly brokenRules: readonly {
     readonly sound: number;
-    readonly kind: 'position' | 'stopped' | 'barre';
+    readonly kind: 'position' | 'stopped' | 'barre' | 'no-barre';
   }[];
   /** To go on from after a change. */
   readonly memory: LeftMemory;
@@ -105,7 +105,13 @@ export const planLeft = (
   fingering: Fingering,
   setup: LeftSetup,
   clock: Clock,
-  options: { budget?: SearchBudget; memory?: LeftMemory; onProgress?: (share: number) => void } = {},
+  options: {
+    budget?: SearchBudget;
+    memory?: LeftMemory;
+    onProgress?: (share: number) => void;
+    /** By slice: the only position that the hand may take there, to try out where a shift could be made. */
+    positionAt?: ReadonlyMap<number, number>;
+  } = {},
 ): LeftPlan => {
   const memory =
     options.memory?.ground.score === score && options.memory.setup === setup && options.memory.clock === clock
@@ -114,7 +120,7 @@ export const planLeft = (
   const ground = memory?.ground ?? groundOf(score, setup.guitar, clock);
   const { sounds, slices } = ground;
   const made = momentsOf(ground, fingering, setup.hand, neckTables(setup.guitar), memory?.moments);
-  const { moments } = made;
+  const moments = options.positionAt ? confined(made.moments, options.positionAt) : made.moments;
   const tablesOfSteps = memory?.stepTables ?? stepTablesOf(setup);
   const stepper = new Stepper(leftCosts(setup.school, setup.weights), tablesOfSteps, made.sounds);
   const tables = search(stepper, moments, options.budget ?? DEFAULT_BUDGET, memory?.tables, (done) =>
@@ -167,7 +173,7 @@ export const planLeft = (
     unplayable: moments.flatMap((moment) => moment.unplayable),
     cut: [...cut],
     brokenRules: slices.flatMap(({ bar, struck }, index) => {
-      const { positions, stopped, barre } = ruledIn(made.rules, bar);
+      const { positions, stopped, barre, noBarre } = ruledIn(made.rules, bar);
       const isStopped = struck.some((sound) => (choices[sound]?.finger ?? 0) !== 0);
       const isAway = isStopped && ((positions >> path[index]!.position) & 1) === 0;
       const open = stopped ? struck.filter((sound) => choices[sound]?.finger === 0) : [];
@@ -179,11 +185,22 @@ export const planLeft = (
         ...(isAway ? [{ sound: struck[0]!, kind: 'position' as const }] : []),
         ...open.map((sound) => ({ sound, kind: 'stopped' as const })),
         ...beside.map((sound) => ({ sound, kind: 'barre' as const })),
+        ...(noBarre ? struck.filter((sound) => choices[sound]?.barre) : []).map((sound) => ({
+          sound,
+          kind: 'no-barre' as const,
+        })),
       ];
     }),
     memory: { setup, clock, ground, moments: made, tables, stepTables: tablesOfSteps, path, stepCosts },
   };
 };
+
+/** The moments with the hand confined to one position in some of them, wherever some finger is at home in it. */
+const confined = (moments: readonly Moment[], positionAt: ReadonlyMap<number, number>): readonly Moment[] =>
+  moments.map((moment, index) => {
+    const position = positionAt.get(index);
+    return position === undefined ? moment : { ...moment, positions: 1 << position };
+  });
 
 /** Last noteheads of sounds that ring on past their written end, with the tick until which they may. */
 export const ringsOn = ({ memory, sounds }: LeftPlan): readonly (readonly [NoteIndex, number])[] => {

@@ -1,9 +1,7 @@
 import type { LeftCosts } from './costs.ts';
-import { spanOf, TABLE_FRETS, type Hand, type NeckTables } from './hand.ts';
+import { REFERENCE_FRET_WIDTH, spanOf, TABLE_FRETS, type Hand, type NeckTables } from './hand.ts';
 import { FINGERS } from './option-table.ts';
 
-/** Fret width, in mm, at which the costs of reaching are stated. */
-const REFERENCE_FRET_WIDTH = 34;
 const MILLIMETRES_PER_CENTIMETRE = 10;
 
 /** What fingers cost by where they lie, worked out once for a hand, a guitar and a set of costs. */

@@ -312,6 +312,12 @@ export class Stepper {
       }
       cost += this.swapCost(state, finger, ledger);
     }
+    // Set beside fingers that lie already, or one after another, they are no shape of their own.
+    if (placedNew === options.fingerBits[option] && this.keptFingers === 0) {
+      const amount = options.shape[option]!;
+      cost += amount;
+      if (amount !== 0) ledger?.('placing', this.moment.struck[0] ?? -1, amount);
+    }
     if (placedNew === ALL_FINGERS) {
       cost += this.costs.fourFingers;
       ledger?.('placing', this.moment.struck[0] ?? -1, this.costs.fourFingers);

@@ -11,10 +11,12 @@ import { planRight, type RightMemory, type RightPlan } from '../right/plan-right
 import { findingsOf, type Finding } from '../review/findings.ts';
 import { clockOf, type Clock } from '../score/clock.ts';
 import type { NoteId, Score } from '../score/score.ts';
+import { slurKey, slurredScore } from '../fingering/slurred.ts';
 import { withSameBars } from './same-as.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { dampingOf, type Damping } from '../technique/damping.ts';
 import { shiftsOf, type Shift } from '../technique/shifts.ts';
+import { techniqueOf, type Technique } from '../technique/technique.ts';
 
 /** For whom and on what a piece is fingered. */
 export interface PlanSetup {
@@ -82,13 +84,18 @@ export interface Plan {
   readonly barres: readonly Barre[];
   readonly damping: readonly Damping[];
   readonly findings: readonly Finding[];
+  /** All movements of both hands; worked out when first asked for. */
+  readonly technique: Technique;
   readonly memory: PlanMemory;
 }
 
 /** What the next plan of the same piece under the same setup can reuse. */
 export interface PlanMemory {
   readonly setup: PlanSetup;
+  /** The score as it was given, and with the teacher's slurs. */
+  readonly source: Score;
   readonly score: Score;
+  readonly slurs: string;
   readonly leftSetup: LeftSetup;
   readonly rightSetup: RightSetup;
   readonly clock: Clock;
@@ -108,13 +115,21 @@ export interface PlanOptions {
 
 /** Plans both hands for a piece around what the source and the teacher have fixed. */
 export const planPiece = (
-  score: Score,
+  source: Score,
   fingering: Fingering = EMPTY_FINGERING,
-  setup: PlanSetup = setupFor(score),
+  setup: PlanSetup = setupFor(source),
   options: PlanOptions = {},
 ): Plan => {
+  const slurs = slurKey(fingering);
+  const earlier = options.memory;
+  // A slur changes what is plucked and on which string a note can lie: everything is planned anew.
   const reuse =
-    options.memory?.setup === setup && options.memory.score === score ? options.memory : undefined;
+    earlier?.setup === setup &&
+    (earlier.source === source || earlier.score === source) &&
+    earlier.slurs === slurs
+      ? earlier
+      : undefined;
+  const score = reuse?.score ?? slurredScore(source, fingering);
   const clock = reuse?.clock ?? clockOf(score, setup.tempo);
   const leftSetup = reuse?.leftSetup ?? {
     guitar: setup.guitar,
@@ -163,6 +178,7 @@ export const planPiece = (
     });
   const shifts = shiftsOf(left, setup.guitar, clock);
   const barres = barresOf(left);
+  let technique: Technique | undefined;
   const damping = dampingOf(score, left, right, clock, fingering.rules.values());
   return {
     score,
@@ -176,9 +192,14 @@ export const planPiece = (
     barres,
     damping,
     findings: findingsOf(score, left, right, unlike, { shifts, barres, damping }, clock),
+    get technique() {
+      return (technique ??= techniqueOf(score, left, right, setup.guitar, clock));
+    },
     memory: {
       setup,
+      source,
       score,
+      slurs,
       leftSetup,
       rightSetup,
       clock,

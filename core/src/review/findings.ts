@@ -133,9 +133,11 @@ export const findingsOf = (
       at(sound, 'rule-not-kept', 'warning', (pitch, place) =>
         kind === 'stopped'
           ? `${place}: ${pitch} can only be played open here; the passage asks for no open strings.`
-          : kind === 'barre'
-            ? `${place}: ${pitch} cannot be taken with the barre the passage asks for.`
-            : `${place}: the hand cannot stay in the position the passage asks for; it leaves it for ${pitch}.`,
+          : kind === 'no-barre'
+            ? `${place}: ${pitch} needs a finger that lies flat; the passage asks for no barre.`
+            : kind === 'barre'
+              ? `${place}: ${pitch} cannot be taken with the barre the passage asks for.`
+              : `${place}: the hand cannot stay in the position the passage asks for; it leaves it for ${pitch}.`,
       ),
     ),
     ...unlike.map(({ bar, like, price }) => {

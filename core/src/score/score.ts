@@ -47,6 +47,8 @@ export interface Note {
   readonly tiedFrom?: NoteIndex;
   /** The note from which a technical slur leads to this one. */
   readonly slurredFrom?: { readonly note: NoteIndex; readonly kind: SlurKind };
+  /** The note from which an audible slide leads to this one. */
+  readonly slideFrom?: NoteIndex;
   readonly harmonic?: 'natural' | 'artificial';
   readonly arpeggiated: boolean;
   /** How the chord is brushed when the source says so: a plectrum sign, or a roll toward the bass. */

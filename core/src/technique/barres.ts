@@ -1,7 +1,20 @@
 import type { LeftPlan, Lying } from '../left/plan-left.ts';
+import type { Clock } from '../score/clock.ts';
+import type { Preparation } from './preparation.ts';
+
+export const BARRE_KINDS = ['full', 'partial', 'hinge'] as const;
+/**
+ * Over at least five strings, over fewer, or lifted at its base or laid down from its tip so that a string beside it can
+ * sound open or be stopped first. Handbook §3.
+ */
+export type BarreKind = (typeof BARRE_KINDS)[number];
+
+/** A full barre covers at least this many strings; a smaller one is partial. */
+export const FULL_BARRE_STRINGS = 5;
 
 /** One finger flat over several strings, from when it is set until it can be released. Times in ticks. */
 export interface Barre {
+  readonly kind: BarreKind;
   readonly onset: number;
   readonly until: number;
   readonly fret: number;
@@ -24,8 +37,10 @@ const flatFingers = (lying: readonly Lying[]): readonly Flat[] =>
 
 /** The barres of a plan, in playing order. A barre lasts while its finger stays on that fret and one of its notes sounds. */
 export const barresOf = (plan: LeftPlan): readonly Barre[] => {
-  const barres: Barre[] = [];
+  const barres: { -readonly [K in keyof Barre]: Barre[K] }[] = [];
   const open = new Map<number, { -readonly [K in keyof Barre]: Barre[K] }>();
+  /** Fingers that lay on one string before they lay flat: the barre is laid down from there. */
+  let single = new Map<number, number>();
   for (const { slice, lying } of plan.hands) {
     for (const [finger, barre] of open) {
       const stays = lying.some((each) => each.finger === finger && each.fret === barre.fret);
@@ -46,6 +61,7 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
         continue;
       }
       const barre = {
+        kind: (single.get(flat.finger) === flat.fret ? 'hinge' : 'partial') as BarreKind,
         onset: slice.onset,
         until,
         fret: flat.fret,
@@ -59,6 +75,72 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
       for (const each of lying)
         if (each.finger === finger && each.fret === barre.fret)
           barre.until = Math.max(barre.until, plan.sounds[each.sound]!.end);
+    for (const barre of open.values()) if (soundsOpenUnderBase(barre, lying)) barre.kind = 'hinge';
+    single = new Map(
+      [1, 2, 3, 4].flatMap((finger) => {
+        const own = lying.filter((each) => each.finger === finger);
+        return own.length === 1 ? [[finger, own[0]!.fret] as const] : [];
+      }),
+    );
   }
+  for (const barre of barres)
+    if (barre.kind === 'partial' && barre.strings[1] - barre.strings[0] + 1 >= FULL_BARRE_STRINGS)
+      barre.kind = 'full';
   return barres;
+};
+
+/** Whether an open string sounds just on the treble side of the index, whose base must lift for it. */
+const soundsOpenUnderBase = ({ finger, strings }: Barre, lying: readonly Lying[]): boolean =>
+  finger === 1 && lying.some((each) => each.finger === 0 && each.sounding && each.string === strings[0] - 1);
+
+/** When a barre can be set and must be released, and what to make of it. */
+export interface BarreCare {
+  readonly barre: Barre;
+  /** Slice from which it can lie without disturbing anything. */
+  readonly set: number;
+  /** Slice at which its first note is struck. */
+  readonly needed: number;
+  /** First slice that needs it no more; the number of slices when it lasts to the end. */
+  readonly release: number;
+  readonly seconds: number;
+  readonly advice: readonly ('set-early' | 'release-early' | 'lay-down-from-tip' | 'lift-base')[];
+}
+
+/** A barre that lies longer without being needed is worth a word, in seconds. Our own value. */
+const NEEDLESS = 0.3;
+
+/** How to care for every barre of a plan. */
+export const barreCare = (
+  plan: LeftPlan,
+  barres: readonly Barre[],
+  preparations: readonly Preparation[],
+  clock: Clock,
+): readonly BarreCare[] => {
+  const sliceFrom = new Map(plan.hands.map(({ slice }) => [slice.onset, slice.index]));
+  return barres.map((barre): BarreCare => {
+    const needed = sliceFrom.get(barre.onset)!;
+    const own = preparations.find(
+      ({ stay }) => stay.finger === barre.finger && stay.from <= needed && stay.to > needed,
+    );
+    const set = Math.min(needed, own?.should ?? needed);
+    let release = needed;
+    while (release < plan.hands.length && plan.hands[release]!.slice.onset < barre.until) release += 1;
+    const leaves = own?.stay.to ?? release;
+    const last = plan.hands[Math.min(leaves, plan.hands.length - 1)]!.slice.onset;
+    const needless = clock.seconds(Math.max(last, barre.until)) - clock.seconds(barre.until);
+    const isLaidDown = own !== undefined && own.stay.from < needed;
+    return {
+      barre,
+      set,
+      needed,
+      release,
+      seconds: clock.seconds(barre.until) - clock.seconds(barre.onset),
+      advice: [
+        ...(set < needed && !isLaidDown ? (['set-early'] as const) : []),
+        ...(isLaidDown ? (['lay-down-from-tip'] as const) : []),
+        ...(barre.kind === 'hinge' && !isLaidDown ? (['lift-base'] as const) : []),
+        ...(leaves > release && needless > NEEDLESS ? (['release-early'] as const) : []),
+      ],
+    };
+  });
 };

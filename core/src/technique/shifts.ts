@@ -2,9 +2,15 @@ import { fretOffset, millimetres, type Guitar, type Millimetres } from '../instr
 import type { HandAt, LeftPlan } from '../left/plan-left.ts';
 import type { Clock } from '../score/clock.ts';
 
-export const SHIFT_RIDES = ['open-string', 'rest', 'guide', 'repeat', 'bass', 'none'] as const;
+export const SHIFT_RIDES = ['open-string', 'rest', 'staccato', 'guide', 'repeat', 'bass', 'none'] as const;
 /** What a change of position rides on. */
 export type ShiftRide = (typeof SHIFT_RIDES)[number];
+
+/** A note that a shift cuts short, and by how much, in ms. */
+export interface CutNote {
+  readonly sound: number;
+  readonly ms: number;
+}
 
 export interface Shift {
   /** Slice at which the hand has arrived. */
@@ -16,20 +22,45 @@ export interface Shift {
   readonly distance: Millimetres;
   /** Time from the note before to the first note in the new position, in ms. */
   readonly window: number;
+  /** Time from when nothing stopped sounds any more (or from the note before) to the first note there, in ms. */
+  readonly free: number;
+  /** Speed that the free time asks of the hand, in mm a second. */
+  readonly speed: number;
+  /** How long before the first note in the new position the hand must leave to be there in time, in ms. */
+  readonly travel: number;
+  /** Stopped notes that end early for it; a guide slides and cuts nothing. */
+  readonly cuts: readonly CutNote[];
 }
 
-const rideOf = (plan: LeftPlan, before: HandAt, after: HandAt): ShiftRide => {
-  const { sounds } = plan;
-  const stopped = before.lying.filter((each) => each.finger > 0);
-  const isGuide = stopped.some((each) =>
-    after.lying.some(
-      (other) => other.finger === each.finger && other.string === each.string && other.fret !== each.fret,
-    ),
+/** How a hand travels without hurry. Our own values, common practice, no published source. */
+export const TRAVEL = {
+  /** Along the neck, in mm a second. */
+  speed: 700,
+  /** Lifting and setting the fingers, in ms. */
+  settling: 40,
+} as const;
+
+const STACCATO: ReadonlySet<string> = new Set(['staccato', 'staccatissimo', 'spiccato']);
+
+const isGuided = (before: HandAt, after: HandAt): boolean =>
+  before.lying.some(
+    (each) =>
+      each.finger > 0 &&
+      after.lying.some(
+        (other) => other.finger === each.finger && other.string === each.string && other.fret !== each.fret,
+      ),
   );
+
+const rideOf = (plan: LeftPlan, before: HandAt, after: HandAt): ShiftRide => {
+  const { sounds, memory } = plan;
+  const stopped = before.lying.filter((each) => each.finger > 0);
   const ends = before.lying.map((each) => sounds[each.sound]!.end);
   if (Math.max(...ends, 0) < after.slice.onset) return 'rest';
   if (!stopped.some((each) => each.sounding)) return 'open-string';
-  if (isGuide) return 'guide';
+  if (isGuided(before, after)) return 'guide';
+  const isShort = (sound: number): boolean =>
+    memory.ground.score.notes[sounds[sound]!.head]!.articulations.some((each) => STACCATO.has(each));
+  if (before.slice.struck.length > 0 && before.slice.struck.every(isShort)) return 'staccato';
   const pitches = before.slice.struck.map((sound) => sounds[sound]!.midi);
   if (after.slice.struck.some((sound) => pitches.includes(sounds[sound]!.midi))) return 'repeat';
   const isLoneBass = before.slice.struck.length === 1 && before.lying.every((each) => each.string >= 4);
@@ -37,11 +68,29 @@ const rideOf = (plan: LeftPlan, before: HandAt, after: HandAt): ShiftRide => {
 };
 
 /** Every change of position of a plan, in playing order. */
-export const shiftsOf = (plan: LeftPlan, guitar: Guitar, clock: Clock): readonly Shift[] =>
-  plan.hands.flatMap((after, index): Shift[] => {
+export const shiftsOf = (plan: LeftPlan, guitar: Guitar, clock: Clock): readonly Shift[] => {
+  const { end } = plan.memory.moments.sounds;
+  return plan.hands.flatMap((after, index): Shift[] => {
     const before = plan.hands[index - 1];
     if (!before || before.position === 0 || before.position === after.position) return [];
     const offset = (position: number) => fretOffset(position + guitar.capo, guitar.scaleLength);
+    const distance = millimetres(Math.abs(offset(after.position) - offset(before.position)));
+    const msBefore = (tick: number): number =>
+      1000 * (clock.seconds(after.slice.onset) - clock.seconds(Math.min(tick, after.slice.onset)));
+    const window = msBefore(before.slice.onset);
+    /** Stopped notes of the old position whose fingers do not stay where they are. */
+    const leaving = before.lying.filter(
+      (each) =>
+        each.finger > 0 &&
+        !after.lying.some((other) => other.finger === each.finger && other.fret === each.fret),
+    );
+    const sounding = leaving.filter((each) => end[each.sound]! > before.slice.onset);
+    const lastEnd = Math.max(before.slice.onset, ...sounding.map((each) => end[each.sound]!));
+    const free = msBefore(lastEnd);
+    const travel = (1000 * distance) / TRAVEL.speed + TRAVEL.settling;
+    const slides = isGuided(before, after);
+    const isGuide = (finger: number, string: number): boolean =>
+      slides && after.lying.some((other) => other.finger === finger && other.string === string);
     return [
       {
         slice: after.slice.index,
@@ -49,8 +98,17 @@ export const shiftsOf = (plan: LeftPlan, guitar: Guitar, clock: Clock): readonly
         from: before.position,
         to: after.position,
         rides: rideOf(plan, before, after),
-        distance: millimetres(Math.abs(offset(after.position) - offset(before.position))),
-        window: 1000 * (clock.seconds(after.slice.onset) - clock.seconds(before.slice.onset)),
+        distance,
+        window,
+        free,
+        // Where nothing gives time, the hand takes it from the note before.
+        speed: (1000 * distance) / (free > 0 ? free : window),
+        travel,
+        cuts: sounding.flatMap(({ sound, finger, string }): CutNote[] => {
+          const ms = travel - msBefore(end[sound]!);
+          return ms > 0 && !isGuide(finger, string) ? [{ sound, ms }] : [];
+        }),
       },
     ];
   });
+};

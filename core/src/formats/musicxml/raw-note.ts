@@ -9,8 +9,10 @@ import {
 } from '../../score/score.ts';
 import { childNamed, childNumber, childText, childrenNamed, descend, type XmlElement } from '../xml/tree.ts';
 
+export const SPAN_KINDS = ['hammer-on', 'pull-off', 'slur', 'slide', 'glissando'] as const;
+
 export interface SpanEnd {
-  readonly kind: 'slur' | 'hammer-on' | 'pull-off';
+  readonly kind: (typeof SPAN_KINDS)[number];
   readonly type: 'start' | 'stop';
   readonly number: string;
 }
@@ -96,6 +98,8 @@ const readSpans = (
   collect(technical, 'hammer-on');
   collect(technical, 'pull-off');
   collect(notations, 'slur');
+  collect(notations, 'slide');
+  collect(notations, 'glissando');
   return ends;
 };
 

@@ -29,7 +29,7 @@ import {
   type XmlElement,
 } from '../xml/tree.ts';
 import { checkRoot, choosePart, measuresOf, type MeasureSource } from './parts.ts';
-import { linkSlurs, linkTies, type PendingNote } from './spans.ts';
+import { linkSlides, linkSlurs, linkTies, type PendingNote } from './spans.ts';
 import { octaveConvention, soundingShift, transposeSpelling } from './transposition.ts';
 import { voicesOf } from './voices.ts';
 import { resolutionOf, tempoMarks, walkMeasures, type PlacedNote, type WalkedBar } from './walk.ts';
@@ -310,6 +310,7 @@ export const readMusicXml = (
     }),
   );
   const slurs = linkSlurs(pending);
+  const slides = linkSlides(pending);
   const fromTablature = tablatureStrings(tablature);
   const guitar: Guitar = { ...STANDARD_GUITAR, tuning: tuning ?? STANDARD_TUNING, capo };
   const noteIndex = new Map<PlacedNote, number>();
@@ -324,6 +325,7 @@ export const readMusicXml = (
     noteIndex.set(placed, index);
     const tiedFrom = ties.get(index);
     const slurredFrom = slurs.get(index);
+    const slideFrom = slides.get(index);
     const where = `Bar ${nameOfBar(note.bar)}, voice ${placed.voice}, beat ${beat}`;
     const source = { ...fromTablature.get(`${note.onset}:${note.midi}`), ...placed.fingering };
     return {
@@ -339,6 +341,7 @@ export const readMusicXml = (
       grace: placed.grace,
       ...(tiedFrom !== undefined && { tiedFrom }),
       ...(slurredFrom && tiedFrom === undefined && { slurredFrom }),
+      ...(slideFrom !== undefined && { slideFrom }),
       ...(placed.harmonic && { harmonic: placed.harmonic }),
       arpeggiated: placed.arpeggiated,
       ...(placed.strum && { strum: placed.strum }),

@@ -1,4 +1,5 @@
 import type { SlurKind } from '../../score/score.ts';
+import type { SpanEnd } from './raw-note.ts';
 import type { PlacedNote } from './walk.ts';
 
 /** A sounding note on its way into the score. */
@@ -40,6 +41,28 @@ export const linkTies = (
  */
 const LONGEST_TECHNICAL_SLUR = 4;
 
+const isSlur = (span: SpanEnd): span is SpanEnd & { readonly kind: SlurKind } =>
+  span.kind !== 'slide' && span.kind !== 'glissando';
+
+/** For each note the one of its voice from which an audible slide leads to it. */
+export const linkSlides = (notes: readonly PendingNote[]): ReadonlyMap<number, number> => {
+  const links = new Map<number, number>();
+  const open = new Map<string, number>();
+  notes.forEach(({ placed }, index) => {
+    for (const { kind, type, number } of placed.spans) {
+      if (kind !== 'slide' && kind !== 'glissando') continue;
+      const key = `${kind}:${number}`;
+      const from = open.get(key);
+      if (type === 'stop' && from !== undefined && notes[from]!.placed.voice === placed.voice) {
+        links.set(index, from);
+        open.delete(key);
+      }
+      if (type === 'start') open.set(key, index);
+    }
+  });
+  return links;
+};
+
 /** For each note the note from which it is slurred without being plucked. */
 export const linkSlurs = (
   notes: readonly PendingNote[],
@@ -51,7 +74,8 @@ export const linkSlurs = (
     const line = byVoice.get(note.placed.voice) ?? [];
     line.push(index);
     byVoice.set(note.placed.voice, line);
-    const stops = note.placed.spans.filter((span) => span.type === 'stop');
+    const slurs = note.placed.spans.filter(isSlur);
+    const stops = slurs.filter((span) => span.type === 'stop');
     for (const { kind, number } of stops) {
       const from = open.get(`${kind}:${number}`);
       if (from === undefined || notes[from]!.placed.voice !== note.placed.voice) continue;
@@ -73,8 +97,7 @@ export const linkSlurs = (
           links.set(each, { note: run[place - 1]!, kind });
       });
     }
-    for (const { kind, type, number } of note.placed.spans)
-      if (type === 'start') open.set(`${kind}:${number}`, index);
+    for (const { kind, type, number } of slurs) if (type === 'start') open.set(`${kind}:${number}`, index);
   });
   return links;
 };

@@ -1,0 +1,79 @@
+import * as z from 'zod';
+import type { Branded } from '../music/branded.ts';
+import { STRINGS } from '../instrument/guitar.ts';
+import type { NoteId } from '../score/score.ts';
+
+export type MarkId = Branded<string, 'MarkId'>;
+
+const noteId = z
+  .string()
+  .min(1)
+  .max(200)
+  .transform((id) => id as NoteId);
+const at = { from: noteId };
+/** From the beginning of one note to the end of another. */
+const over = { from: noteId, to: noteId };
+const fret = z.number().int().min(1).max(19);
+
+export const BARRE_EXTENTS = ['full', 'partial', 'hinge'] as const;
+export const SLUR_SIGNS = ['hammer-on', 'pull-off'] as const;
+export const MARK_STROKES = ['rest', 'free'] as const;
+/** Longest text at a note, in characters. */
+export const LONGEST_TEXT = 120;
+
+/** A sign that stands on the sheet beside digits, strings and letters, over a span of notes or at one. */
+export const markSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('barre'),
+    ...over,
+    fret,
+    extent: z.enum(BARRE_EXTENTS),
+    finger: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]),
+  }),
+  z.strictObject({ kind: z.literal('position'), ...over, position: fret }),
+  /** A finger leads the hand along its string, heard or silently. */
+  z.strictObject({ kind: z.literal('guide'), ...over, heard: z.boolean() }),
+  /** The finger of the first note stays until the second. */
+  z.strictObject({ kind: z.literal('hold'), ...over }),
+  z.strictObject({
+    kind: z.literal('damp'),
+    ...at,
+    string: z.union(STRINGS.map((string) => z.literal(string))),
+  }),
+  /** Fingers of the right hand are set as the note is struck. */
+  z.strictObject({
+    kind: z.literal('plant'),
+    ...at,
+    fingers: z
+      .string()
+      .regex(/^p?i?m?a?$/, 'Fingers are written in the order p i m a.')
+      .min(1),
+  }),
+  z.strictObject({ kind: z.literal('slur'), ...over, as: z.enum(SLUR_SIGNS) }),
+  z.strictObject({ kind: z.literal('stroke'), ...at, stroke: z.enum(MARK_STROKES) }),
+  z.strictObject({ kind: z.literal('text'), ...at, text: z.string().trim().min(1).max(LONGEST_TEXT) }),
+]);
+export type Mark = z.infer<typeof markSchema>;
+export type MarkKind = Mark['kind'];
+export type MarkOf<K extends MarkKind> = Extract<Mark, { kind: K }>;
+export const MARK_KINDS = markSchema.options.map((option) => option.shape.kind.value);
+
+/** What a teacher decided about a mark: how it is to be, or that it is not wanted although the plan or the source has it. */
+export const markDecisionSchema = z.union([markSchema, z.strictObject({ kind: z.literal('removed') })]);
+export type MarkDecision = z.infer<typeof markDecisionSchema>;
+
+/** The note up to which a mark lasts; its own when it stands at one. */
+export const lastNoteOf = (mark: Mark): NoteId => ('to' in mark ? mark.to : mark.from);
+
+/**
+ * The name of a mark: what it is and where it begins. There is one mark of a kind at a note (damping: one a string), so
+ * that a proposal, the source and a teacher speak of the same thing.
+ */
+export const markId = (mark: Mark): MarkId =>
+  `${mark.kind}@${mark.from}${mark.kind === 'damp' ? `@${mark.string}` : ''}` as MarkId;
+
+export const sameMark = (a: MarkDecision | undefined, b: MarkDecision | undefined): boolean =>
+  a === b ||
+  (a !== undefined &&
+    b !== undefined &&
+    Object.keys({ ...a, ...b }).every((key) => a[key as keyof typeof a] === b[key as keyof typeof b]));

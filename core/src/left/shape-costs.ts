@@ -1,0 +1,151 @@
+import type { Placement } from './grip.ts';
+import { REFERENCE_FRET_WIDTH, type NeckTables } from './hand.ts';
+
+/** A small correction to what the fingers of a shape cost one by one, in units of effort. */
+interface ShapeRule {
+  readonly reason: string;
+  readonly unit: string;
+}
+interface ByFingers extends ShapeRule {
+  /** By the fingers concerned, lowest first; what is missing costs nothing more. */
+  readonly values: Readonly<Record<string, number>>;
+}
+interface OneValue extends ShapeRule {
+  readonly value: number;
+}
+
+const byFingers = (unit: string, reason: string, values: ByFingers['values']): ByFingers => ({
+  unit,
+  reason,
+  values,
+});
+const one = (value: number, unit: string, reason: string): OneValue => ({ value, unit, reason });
+
+/**
+ * What a free hand pays, or spares, when it sets several fingers as one shape: beside `LEFT_COST_RULES`, which price
+ * every finger and pair by itself. Fitted by maximum likelihood, with a prior that holds the values near nothing, to the
+ * half of the chord data that may be tuned on (`docs/evaluation.md`). Lines and voices, where fingers go down one after
+ * another, are not touched by them.
+ */
+export const SHAPE_COST_RULES = {
+  together: byFingers('per shape', 'some fingers like to be set together more than others', {
+    '12': -0.09,
+    '13': 0.04,
+    '14': -0.12,
+    '23': 0.11,
+    '24': 0.1,
+    '34': 0.14,
+    '123': 0.27,
+    '124': 0.48,
+    '134': 0.43,
+    '234': 0.45,
+  }),
+  sameFret: byFingers('per pair on one fret', '2 and 3 lie side by side gladly, 1 and 4 do not', {
+    '12': 0.04,
+    '23': -0.12,
+    '13': 0.04,
+    '24': -0.04,
+    '14': 0.22,
+  }),
+  otherFret: byFingers('per pair on different frets', '3 moves least freely against its neighbours', {
+    '12': -0.05,
+    '23': 0.29,
+    '34': 0.35,
+    '13': 0.04,
+  }),
+  beyond: byFingers(
+    'per fret beyond one a finger, and 34 mm of fret',
+    'set at once, 2 and 3 open less than the others; the rest more than in a line',
+    { '12': -0.06, '23': 0.66, '34': -0.69, '13': -0.56, '24': -0.47 },
+  ),
+  barreMany: one(-0.09, 'per barre of the index with three notes or more', 'then it is worth its effort'),
+  barreGap: one(0.24, 'per string inside without a note of its own', 'a barre presses what it does not need'),
+  barreBassEdge: one(-0.04, 'per string free on the bass side', 'the tip need not reach so far'),
+  barreWithAll: one(-0.21, 'per shape of all four fingers', 'with a barre the hand is turned already'),
+  flatTwo: one(-0.04, 'per small barre of 2', '2 is strong enough to lie flat'),
+  flatRing: one(
+    -0.04,
+    'per string beyond two',
+    'a 3 that lies flat covers a third string almost for nothing',
+  ),
+  flatLittleTreble: one(
+    -0.3,
+    'per small barre of 4 that reaches ①',
+    '4 lies flat where nothing is beyond it',
+  ),
+  flatWithBarre: one(-0.08, 'per small barre beside one of the index', 'the hand lies flat already'),
+  flatGap: one(
+    0.13,
+    'per string inside without a note of its own',
+    'a small barre presses what it does not need',
+  ),
+  flatWidth: one(
+    0.46,
+    'per small barre and 34 mm of fret beyond the first',
+    'wide frets ask for a flatter finger',
+  ),
+  littleOnBass: one(0.25, 'per 4 on ⑤ or ⑥', '4 is short: the hand must come round for it'),
+  ringOnFirst: one(0.12, 'per 3 on ①', 'the treble side belongs to 4'),
+  middleOnFirst: one(0.26, 'per 2 on ①', 'the treble side belongs to 3 and 4'),
+} as const satisfies Record<string, ByFingers | OneValue>;
+
+const PAIRS = [
+  [1, 2],
+  [2, 3],
+  [3, 4],
+  [1, 3],
+  [2, 4],
+  [1, 4],
+] as const;
+const FIRST_BASS_STRING = 5;
+const STRINGS = 6;
+
+interface Finger {
+  readonly fret: number;
+  readonly strings: readonly number[];
+}
+
+const gap = ({ strings }: Finger): number => Math.max(...strings) - Math.min(...strings) + 1 - strings.length;
+
+/** What a shape costs beside its fingers and pairs, in units of effort; nothing for one finger on one string. */
+export const shapeCost = (placements: readonly Placement[], neck: NeckTables): number => {
+  const fingers = new Map<number, Finger>();
+  for (const { finger, fret, string } of placements)
+    if (finger !== 0)
+      fingers.set(finger, { fret, strings: [...(fingers.get(finger)?.strings ?? []), string] });
+  const isFlat = (finger: number): boolean => (fingers.get(finger)?.strings.length ?? 0) > 1;
+  if (fingers.size < 2 && ![...fingers.keys()].some(isFlat)) return 0;
+  const rules: Readonly<Record<string, ByFingers | OneValue>> = SHAPE_COST_RULES;
+  const value = (rule: keyof typeof SHAPE_COST_RULES, names = ''): number => {
+    const found = rules[rule]!;
+    return 'value' in found ? found.value : (found.values[names] ?? 0);
+  };
+  const width = (fret: number): number => neck.width[fret]! / REFERENCE_FRET_WIDTH;
+  let cost = value('together', [...fingers.keys()].sort().join(''));
+  for (const [lower, higher] of PAIRS) {
+    const [low, high] = [fingers.get(lower)?.fret, fingers.get(higher)?.fret];
+    if (low === undefined || high === undefined) continue;
+    const names = `${lower}${higher}`;
+    cost += value(low === high ? 'sameFret' : 'otherFret', names);
+    cost += value('beyond', names) * Math.max(0, high - low - (higher - lower)) * width(high);
+  }
+  const index = fingers.get(1);
+  if (index && isFlat(1)) {
+    if (index.strings.length > 2) cost += value('barreMany');
+    cost += value('barreGap') * gap(index);
+    cost += value('barreBassEdge') * (STRINGS - Math.max(...index.strings));
+    if (fingers.size === 4) cost += value('barreWithAll');
+  }
+  for (const finger of [2, 3, 4].filter(isFlat)) {
+    const own = fingers.get(finger)!;
+    if (finger === 2) cost += value('flatTwo');
+    if (finger === 3) cost += value('flatRing') * (own.strings.length - 2);
+    if (finger === 4 && own.strings.includes(1)) cost += value('flatLittleTreble');
+    cost += value('flatGap') * gap(own) + value('flatWidth') * (width(own.fret) - 1);
+    if (isFlat(1)) cost += value('flatWithBarre');
+  }
+  if (fingers.get(4)?.strings.some((string) => string >= FIRST_BASS_STRING)) cost += value('littleOnBass');
+  if (fingers.get(3)?.strings.includes(1)) cost += value('ringOnFirst');
+  if (fingers.get(2)?.strings.includes(1)) cost += value('middleOnFirst');
+  return cost;
+};

@@ -1,0 +1,115 @@
+import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/marks.ts';
+import type { StringNumber } from '../instrument/guitar.ts';
+import { cellsOf } from '../right/cells.ts';
+import { plantingSteps } from '../right/planting.ts';
+import { strokeAdvice } from '../right/strokes.ts';
+import type { NoteId, NoteIndex, Score } from '../score/score.ts';
+import type { Plan } from './plan.ts';
+
+/** Who wants a mark. */
+export type MarkOrigin = 'planned' | 'source' | 'teacher';
+
+/** A mark with who wants it. What only the plan proposes is shown where it was asked for, and drawn lighter. */
+export interface PlacedMark {
+  readonly id: MarkId;
+  readonly mark: Mark;
+  readonly by: MarkOrigin;
+}
+
+/** The first notehead of a chord in its voice: all notes struck together are one place for a mark. */
+export const anchorOf = (score: Score, note: NoteIndex): NoteIndex => {
+  const { onset, voice, grace } = score.notes[note]!;
+  let anchor = note;
+  for (let at = note - 1; at >= 0 && score.notes[at]!.onset === onset; at -= 1)
+    if (score.notes[at]!.voice === voice && score.notes[at]!.grace === grace) anchor = at;
+  return anchor;
+};
+
+/** The last notehead that begins before a tick, as an anchor; one of the given voice where it has any from `from` on. */
+const lastBefore = (score: Score, tick: number, from: NoteIndex): NoteIndex => {
+  const { voice } = score.notes[from]!;
+  let last = from;
+  for (let at = from; at < score.notes.length && score.notes[at]!.onset < tick; at += 1)
+    if (score.notes[at]!.voice === voice && !score.notes[at]!.grace) last = at;
+  return anchorOf(score, last);
+};
+
+/** Marks that follow from a plan: what a teacher may accept, change or take away. */
+export const proposedMarks = (plan: Plan): readonly Mark[] => {
+  const { score, left, right, fingering, damping, technique } = plan;
+  const id = (note: NoteIndex): NoteId => score.notes[note]!.id;
+  const headOf = (sound: number): NoteIndex => left.sounds[sound]!.head;
+  const struckAt = (slice: number): NoteIndex => anchorOf(score, headOf(left.hands[slice]!.slice.struck[0]!));
+  const sliceOf = new Map(left.hands.map(({ slice }) => [slice.onset, slice.index]));
+  const rules = [...fingering.rules.values()];
+
+  const barres = technique.barres.map(({ onset, until, fret, kind, finger }): Mark => {
+    const from = struckAt(sliceOf.get(onset)!);
+    const to = id(lastBefore(score, until, from));
+    return { kind: 'barre', from: id(from), to, fret, extent: kind, finger: finger as 1 | 2 | 3 | 4 };
+  });
+  const positions = left.hands.flatMap(({ position }, slice): Mark[] => {
+    if (position === 0 || left.hands[slice - 1]?.position === position) return [];
+    const next = left.hands.findIndex((hand, later) => later > slice && hand.position !== position);
+    const from = struckAt(slice);
+    const until = next < 0 ? Infinity : left.hands[next]!.slice.onset;
+    return [{ kind: 'position', from: id(from), to: id(lastBefore(score, until, from)), position }];
+  });
+  const guides = technique.guides.map(({ from, to, isHeard }): Mark => ({
+    kind: 'guide',
+    from: id(headOf(from)),
+    to: id(headOf(to)),
+    heard: isHeard,
+  }));
+  const holds = technique.held.map(({ from, to }): Mark => ({
+    kind: 'hold',
+    from: id(headOf(from)),
+    to: id(headOf(to)),
+  }));
+  const damps = damping.map(({ sound, slice, string, why }): Mark => ({
+    kind: 'damp',
+    from: id(anchorOf(score, why === 'rest' ? headOf(sound) : headOf(left.hands[slice]!.slice.struck[0]!))),
+    string: string as StringNumber,
+  }));
+  const plants = plantingSteps(
+    cellsOf(score, right.events),
+    right.events,
+    right.options,
+    left,
+    rules,
+  ).flatMap(({ event, plants: set }): Mark[] => {
+    const fingers = ['p', 'i', 'm', 'a'].filter((finger) => set.some((each) => each.finger === finger));
+    const note = headOf(right.events[event]!.notes.at(-1)!.sound);
+    return fingers.length === 0 ? [] : [{ kind: 'plant', from: id(note), fingers: fingers.join('') }];
+  });
+  const slurs = technique.slurSuggestions.map(({ from, to, kind }): Mark => ({
+    kind: 'slur',
+    from: id(headOf(from)),
+    to: id(headOf(to)),
+    as: kind,
+  }));
+  const strokes = strokeAdvice(right.events, right.options, left, rules).map(({ sound, stroke }): Mark => ({
+    kind: 'stroke',
+    from: id(headOf(sound)),
+    stroke,
+  }));
+  return [...barres, ...positions, ...guides, ...holds, ...damps, ...plants, ...slurs, ...strokes];
+};
+
+/**
+ * The marks of a piece: those of the source and the plan's proposals, as the teacher has changed them, and the teacher's
+ * own. A mark of the source stands before a proposal for the same place.
+ */
+export const placedMarks = (
+  proposals: readonly Mark[],
+  source: ReadonlyMap<MarkId, Mark>,
+  decisions: ReadonlyMap<MarkId, MarkDecision>,
+): readonly PlacedMark[] => {
+  const placed = new Map<MarkId, PlacedMark>();
+  for (const mark of proposals) placed.set(markId(mark), { id: markId(mark), mark, by: 'planned' });
+  for (const [id, mark] of source) placed.set(id, { id, mark, by: 'source' });
+  for (const [id, mark] of decisions)
+    if (mark.kind === 'removed') placed.delete(id);
+    else placed.set(id, { id, mark, by: 'teacher' });
+  return [...placed.values()];
+};
