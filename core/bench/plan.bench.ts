@@ -7,6 +7,14 @@ import {
   type Plan,
   type Score,
 } from '../src/index.ts';
+import { compareReturns } from '../src/plan/carry.ts';
+import { proposedMarks } from '../src/plan/proposed-marks.ts';
+import { difficultyOf } from '../src/review/difficulty.ts';
+import { findingsOf } from '../src/review/findings.ts';
+import { phrasesOf } from '../src/score/phrases.ts';
+import { dampingOf } from '../src/technique/damping.ts';
+import { rightSigns } from '../src/technique/right-signs.ts';
+import { techniqueOf } from '../src/technique/technique.ts';
 import { compareLine } from '../evaluation/solve-line.ts';
 import { leftPrices } from '../src/left/plan-left.ts';
 import { planRight, rightPrices } from '../src/right/plan-right.ts';
@@ -60,6 +68,29 @@ const rightReplanTime = (score: Score, plan: Plan): number => {
   return median(times);
 };
 
+/** Everything that is derived from a plan, worked out anew: movements, ringing and damping, harmony, form, difficulty, marks. */
+const derive = (plan: Plan): number => {
+  const { score, left, right, setup, memory, fingering } = plan;
+  const technique = techniqueOf(score, left, right, setup.guitar, memory.clock);
+  const damping = dampingOf(score, left, right, memory.clock, fingering.rules.values());
+  const bars = difficultyOf(score, left, right, memory.clock, score.tempi[0]!.quartersPerMinute);
+  const signs = rightSigns(score, left, right, fingering.rules.values(), damping);
+  const marks = proposedMarks({ ...plan, technique, damping });
+  const findings = findingsOf(plan, memory.alike.unlike, {
+    shifts: technique.shifts,
+    barres: technique.barres,
+    damping,
+  });
+  return (
+    marks.length +
+    bars.length +
+    signs.length +
+    findings.length +
+    phrasesOf(score, left.sounds).length +
+    compareReturns({ ...plan, technique }).length
+  );
+};
+
 const line = (cells: readonly (string | number)[]): string =>
   cells.map((cell, index) => (index === 0 ? String(cell).padEnd(14) : String(cell).padStart(13))).join('');
 
@@ -77,6 +108,7 @@ console.log(
     'l.prices µs/n',
     'r.prices µs/n',
     'plan ms',
+    'derived ms',
     'replan ms',
     'r.replan ms',
     'vs 600',
@@ -123,6 +155,7 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
         ((pricing * 1000) / notes).toFixed(0),
         ((rightPricing * 1000) / notes).toFixed(0),
         whole.toFixed(0),
+        median(Array.from({ length: runs }, () => timed(() => derive(plan)).ms)).toFixed(0),
         replanTime(score, plan).toFixed(0),
         rightReplanTime(score, plan).toFixed(1),
         size === 6000 ? `×${(perNote / perNoteAt600).toFixed(2)}` : '',

@@ -21,6 +21,9 @@ export * from './fingering/vocabulary.ts';
 export * from './fingering/fingering.ts';
 export * from './fingering/edits.ts';
 export * from './fingering/rules.ts';
+export * from './fingering/marks.ts';
+export { slurMarks } from './fingering/slurred.ts';
+export { anchorOf } from './score/anchor.ts';
 export {
   FINGER_PAIRS,
   handOf,
@@ -61,8 +64,20 @@ export { difficultyOf, COMFORTABLE_LEVEL, type BarDifficulty } from './review/di
 export { essentialMarks, type Essential } from './plan/essential.ts';
 export { DAMPING_MEANS_RULES, type Damping } from './technique/damping.ts';
 export { waysOut, type WayOut } from './plan/remedies.ts';
-export type { Shift } from './technique/shifts.ts';
-export type { Barre } from './technique/barres.ts';
+export { shiftPlaces, withoutBarre, type ShiftPlace, type WithoutBarre } from './plan/movement-ways.ts';
+export { compareReturns, carriedChoices, type ComparedReturn } from './plan/carry.ts';
+export { fixesOf, type Fix } from './plan/fixes.ts';
+export { placedMarks, proposedMarks, type MarkOrigin, type PlacedMark } from './plan/proposed-marks.ts';
+export { passageReturns, type Likeness, type PassageReturn } from './score/passages.ts';
+export { phrasesOf, type Phrase, type PhraseEnd } from './score/phrases.ts';
+export type { Shift, ShiftRide } from './technique/shifts.ts';
+export type { Barre, BarreCare, BarreKind } from './technique/barres.ts';
+export type { Block } from './technique/blocks.ts';
+export type { GuideFinger, HeldFinger, HoldKind } from './technique/guides.ts';
+export type { Preparation, PreparationKind } from './technique/preparation.ts';
+export type { LeavingReason, Stay } from './technique/stays.ts';
+export type { SlurSuggestion } from './technique/slur-suggestions.ts';
+export type { Technique } from './technique/technique.ts';
 export { findingKey, type Finding } from './review/findings.ts';
 export {
   DEFAULT_SETUP,
@@ -77,7 +92,10 @@ export type { ImportProblem, PartName, Repair } from './formats/import-problem.t
 export { MAX_SOURCE_BYTES, readSourceFile } from './formats/source-file.ts';
 export { readMusicXml, type ImportedScore } from './formats/musicxml/read.ts';
 export { writeMusicXml, type NoteMarks } from './formats/musicxml/write.ts';
+export { barreWords, bracketWords, romanNumeral } from './formats/musicxml/marks/mark-text.ts';
+export type { SourceMarks } from './formats/musicxml/marks/read-marks.ts';
+export type { WantedMarks } from './formats/musicxml/marks/write-marks.ts';
 export { planJson, type BarRange, type PlanJson } from './formats/plan-json.ts';
-export { marksOf } from './formats/plan-marks.ts';
+export { marksOf, wantedMarks } from './formats/plan-marks.ts';
 export { checkJson, type CheckJson } from './formats/check-json.ts';
 export { rightJson, type RightJson } from './formats/right-json.ts';

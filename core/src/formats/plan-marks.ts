@@ -1,3 +1,6 @@
+import { placedMarks, proposedMarks } from '../plan/proposed-marks.ts';
+import type { SourceMarks } from './musicxml/marks/read-marks.ts';
+import type { WantedMarks } from './musicxml/marks/write-marks.ts';
 import type { NoteMarks } from './musicxml/write.ts';
 import type { NoteId } from '../score/score.ts';
 import type { Plan } from '../plan/plan.ts';
@@ -23,3 +26,17 @@ export const marksOf = (plan: Plan): ReadonlyMap<NoteId, NoteMarks> =>
         },
       ]),
   );
+
+/**
+ * The signs that a document of the plan carries: what the teacher has set, and the barres that the plan proposes. Other
+ * proposals are for the screen until somebody accepts them.
+ */
+export const wantedMarks = (plan: Plan, source: SourceMarks): WantedMarks => {
+  const decisions = plan.fingering.marks;
+  const written = new Map([...source].map(([id, { mark }]) => [id, mark] as const));
+  const barres = proposedMarks(plan).filter(({ kind }) => kind === 'barre');
+  return {
+    marks: placedMarks(barres, written, decisions).map(({ mark }) => mark),
+    removed: [...decisions].flatMap(([id, mark]) => (mark.kind === 'removed' ? [id] : [])),
+  };
+};

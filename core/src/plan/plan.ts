@@ -191,7 +191,11 @@ export const planPiece = (
     shifts,
     barres,
     damping,
-    findings: findingsOf(score, left, right, unlike, { shifts, barres, damping }, clock),
+    findings: findingsOf({ score, left, right, fingering, memory: { clock } }, unlike, {
+      shifts,
+      barres,
+      damping,
+    }),
     get technique() {
       return (technique ??= techniqueOf(score, left, right, setup.guitar, clock));
     },

@@ -3,6 +3,7 @@ import type { StringNumber } from '../instrument/guitar.ts';
 import { cellsOf } from '../right/cells.ts';
 import { plantingSteps } from '../right/planting.ts';
 import { strokeAdvice } from '../right/strokes.ts';
+import { anchorOf } from '../score/anchor.ts';
 import type { NoteId, NoteIndex, Score } from '../score/score.ts';
 import type { Plan } from './plan.ts';
 
@@ -15,15 +16,6 @@ export interface PlacedMark {
   readonly mark: Mark;
   readonly by: MarkOrigin;
 }
-
-/** The first notehead of a chord in its voice: all notes struck together are one place for a mark. */
-export const anchorOf = (score: Score, note: NoteIndex): NoteIndex => {
-  const { onset, voice, grace } = score.notes[note]!;
-  let anchor = note;
-  for (let at = note - 1; at >= 0 && score.notes[at]!.onset === onset; at -= 1)
-    if (score.notes[at]!.voice === voice && score.notes[at]!.grace === grace) anchor = at;
-  return anchor;
-};
 
 /** The last notehead that begins before a tick, as an anchor; one of the given voice where it has any from `from` on. */
 const lastBefore = (score: Score, tick: number, from: NoteIndex): NoteIndex => {
@@ -50,9 +42,10 @@ export const proposedMarks = (plan: Plan): readonly Mark[] => {
   });
   const positions = left.hands.flatMap(({ position }, slice): Mark[] => {
     if (position === 0 || left.hands[slice - 1]?.position === position) return [];
-    const next = left.hands.findIndex((hand, later) => later > slice && hand.position !== position);
+    let next = slice;
+    while (left.hands[next]?.position === position) next += 1;
     const from = struckAt(slice);
-    const until = next < 0 ? Infinity : left.hands[next]!.slice.onset;
+    const until = left.hands[next]?.slice.onset ?? Infinity;
     return [{ kind: 'position', from: id(from), to: id(lastBefore(score, until, from)), position }];
   });
   const guides = technique.guides.map(({ from, to, isHeard }): Mark => ({

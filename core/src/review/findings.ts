@@ -3,12 +3,13 @@ import { quartersText } from '../music/time.ts';
 import { neckTables } from '../left/hand.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import { gripTrouble } from '../left/why.ts';
-import type { FindingKey } from '../fingering/fingering.ts';
+import type { FindingKey, Fingering } from '../fingering/fingering.ts';
 import { STROKE_FINGERS } from '../fingering/vocabulary.ts';
 import { RIGHT_COSTS } from '../right/costs.ts';
 import type { RightPlan } from '../right/plan-right.ts';
 import type { Clock } from '../score/clock.ts';
 import { movementFindings, type Movements } from './movement-findings.ts';
+import { writtenFindings } from './written-findings.ts';
 import { barLabel, type NoteId, type Score } from '../score/score.ts';
 
 export const FINDING_CODES = [
@@ -31,6 +32,10 @@ export const FINDING_CODES = [
   'string-left-ringing',
   'crossing-where-busy',
   'repeat-at-speed',
+  'open-for-stopped',
+  'stopped-for-open',
+  'position-mark-missing',
+  'source-unplayable',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 export type Severity = 'error' | 'warning' | 'remark';
@@ -73,14 +78,20 @@ const whyUnplayable = (score: Score, { memory, sounds }: LeftPlan, sound: number
   }
 };
 
-/** What a plan could not do, in playing order. */
+/** A plan as far as findings are read from it. */
+export interface Reviewed {
+  readonly score: Score;
+  readonly left: LeftPlan;
+  readonly right: RightPlan;
+  readonly fingering: Fingering;
+  readonly memory: { readonly clock: Clock };
+}
+
+/** What a plan could not do and what will go wrong with it, in playing order. */
 export const findingsOf = (
-  score: Score,
-  left: LeftPlan,
-  right: RightPlan,
+  { score, left, right, fingering, memory: { clock } }: Reviewed,
   unlike: readonly { readonly bar: number; readonly like: number; readonly price: number }[],
   movements: Movements,
-  clock: Clock,
 ): readonly Finding[] => {
   const at = (
     sound: number,
@@ -109,15 +120,6 @@ export const findingsOf = (
         'error',
         (pitch, place) =>
           `${place}: ${pitch} cannot be played: ${whyUnplayable(score, left, sound)}. See its ways out.`,
-      ),
-    ),
-    ...left.brokenLocks.map((sound) =>
-      at(
-        sound,
-        'lock-not-kept',
-        'warning',
-        (pitch, place) =>
-          `${place}: the fingering fixed for ${pitch} cannot be held with the notes struck beside it; it was set aside.`,
       ),
     ),
     ...left.cut.map((sound) =>
@@ -187,6 +189,9 @@ export const findingsOf = (
       return [school, pattern].filter((each) => each !== undefined);
     }),
     ...movementFindings(score, left, right, movements, clock).map(({ sound, code, severity, text }) =>
+      at(sound, code, severity, (pitch, place) => `${place}: ${text(pitch)}`),
+    ),
+    ...writtenFindings(score, left, fingering, movements.shifts).map(({ sound, code, severity, text }) =>
       at(sound, code, severity, (pitch, place) => `${place}: ${text(pitch)}`),
     ),
   ].sort((a, b) => a.bar - b.bar || a.beat - b.beat);

@@ -149,6 +149,8 @@ export interface Score {
   readonly bars: readonly Bar[];
   readonly notes: readonly Note[];
   readonly directions: readonly Direction[];
+  /** Notes at which the source writes a position or a barre. */
+  readonly positionsWritten: readonly NoteIndex[];
   /** Ascending, never empty: the first stands at 0. */
   readonly tempi: readonly TempoMark[];
   /** Open strings ① to ⑥ as the source gives them, when it does. */

@@ -28,6 +28,14 @@ export const blocksOf = (score: Score, plan: LeftPlan): readonly Block[] => {
   let start = 0;
   let shape = new Map<number, Placement>();
   let sounds: number[] = [];
+  /** Names are looked up once for each set of notes: pieces repeat themselves. */
+  const names = new Map<string, string | undefined>();
+  const nameOf = (own: readonly number[]): string | undefined => {
+    const pitches = own.map((sound) => score.notes[plan.sounds[sound]!.head]!.sounding);
+    const key = pitches.map(({ step, alter, octave }) => `${step}${alter}${octave}`).join(' ');
+    if (!names.has(key)) names.set(key, chordName(pitches));
+    return names.get(key);
+  };
   const close = (end: number): void => {
     if (end === start) return;
     blocks.push({
@@ -35,7 +43,7 @@ export const blocksOf = (score: Score, plan: LeftPlan): readonly Block[] => {
       to: end,
       position: plan.hands[end - 1]!.position,
       shape: [...shape.values()].sort((a, b) => b.string - a.string),
-      chord: chordName(sounds.map((sound) => score.notes[plan.sounds[sound]!.head]!.sounding)),
+      chord: nameOf(sounds),
     });
   };
   plan.hands.forEach(({ slice, lying, position }, index) => {

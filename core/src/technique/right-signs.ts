@@ -1,3 +1,4 @@
+import type { MarkId } from '../fingering/marks.ts';
 import type { PassageRule } from '../fingering/rules.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import { cellsOf } from '../right/cells.ts';
@@ -6,6 +7,7 @@ import { anchorsOf, plantingSteps } from '../right/planting.ts';
 import type { RightPlan } from '../right/plan-right.ts';
 import { harmonicTouches, strokeAdvice, type StrokeAdvice } from '../right/strokes.ts';
 import { DAMPING_MEANS_RULES, type Damping } from './damping.ts';
+import { anchorOf } from '../score/anchor.ts';
 import type { NoteIndex, Score } from '../score/score.ts';
 
 export const RIGHT_SIGN_KINDS = [
@@ -29,6 +31,8 @@ export interface RightSign {
   readonly words: string;
   /** Only advice: nobody asked for it. */
   readonly isAdvice: boolean;
+  /** The mark that a teacher can accept or take away, for signs that are marks. */
+  readonly mark?: MarkId;
 }
 
 const CIRCLED = ['', '①', '②', '③', '④', '⑤', '⑥'] as const;
@@ -52,6 +56,8 @@ export const rightSigns = (
   const cells = cellsOf(score, events);
   const headOf = (sound: number): NoteIndex => left.sounds[sound]!.head;
   const noteAt = (event: number): NoteIndex => headOf(events[event]!.notes.at(-1)!.sound);
+  const markIdOf = (kind: 'plant' | 'stroke' | 'damp', note: NoteIndex, more = ''): MarkId =>
+    `${kind}@${score.notes[note]!.id}${more}` as MarkId;
   const planted = plantingSteps(cells, events, options, left, all).flatMap(
     ({ event, plants, opens }): RightSign[] => {
       if (plants.length === 0 && opens.length === 0) return [];
@@ -64,6 +70,7 @@ export const rightSigns = (
           sign: `${plants.length > 0 ? `▾${plants.map(({ finger }) => finger).join('')}` : ''}${opens.length > 0 ? `(${opens.join('')})` : ''}`,
           words: [set && `set ${set}; each leaves its string as it plays`, open].filter(Boolean).join('; '),
           isAdvice: false,
+          ...(plants.length > 0 && { mark: markIdOf('plant', noteAt(event)) }),
         },
       ];
     },
@@ -82,6 +89,7 @@ export const rightSigns = (
       sign: stroke === 'rest' ? '⌵' : '○',
       words: `${stroke} stroke, ${STROKE_WORDS[reason]}${comesToRestOn !== undefined && stroke === 'rest' ? `; comes to rest on ${sign(comesToRestOn)}${damps ? ' and silences it' : ''}` : ''}`,
       isAdvice: by === 'suggestion',
+      mark: markIdOf('stroke', headOf(sound)),
     }),
   );
   const sweeps = events.flatMap(({ swept, notes }): RightSign[] =>
@@ -135,8 +143,11 @@ export const rightSigns = (
     words: `the hand moves: ${strings.map(({ finger, string }) => `${finger} on ${sign(string)}`).join(', ')}`,
     isAdvice: false,
   }));
+  const dampedAt = (sound: number, slice: number, why: Damping['why']): NoteIndex =>
+    why === 'rest' ? headOf(sound) : headOf(left.hands[slice]!.slice.struck[0]!);
   const damped = damping.map(({ sound, slice, string, grade, why, means }): RightSign => ({
-    note: why === 'rest' ? headOf(sound) : headOf(left.hands[slice]!.slice.struck[0]!),
+    note: dampedAt(sound, slice, why),
+    mark: markIdOf('damp', anchorOf(score, dampedAt(sound, slice, why)), `@${string}`),
     kind: 'damp',
     sign: `×${sign(string)}`,
     words: `${grade} be damped: ${DAMPING_MEANS_RULES[means].words}`,

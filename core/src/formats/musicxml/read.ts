@@ -15,6 +15,7 @@ import {
   type Bar,
   type Note,
   type NoteId,
+  type NoteIndex,
   type Score,
   type SourceFingering,
 } from '../../score/score.ts';
@@ -29,6 +30,7 @@ import {
   type XmlElement,
 } from '../xml/tree.ts';
 import { checkRoot, choosePart, measuresOf, type MeasureSource } from './parts.ts';
+import { readMarks, type SourceMarks } from './marks/read-marks.ts';
 import { linkSlides, linkSlurs, linkTies, type PendingNote } from './spans.ts';
 import { octaveConvention, soundingShift, transposeSpelling } from './transposition.ts';
 import { voicesOf } from './voices.ts';
@@ -41,6 +43,9 @@ export interface ImportedScore {
   readonly repairs: readonly Repair[];
   /** The `note` element of each of `score.notes`, by index. */
   readonly elements: readonly XmlElement[];
+  /** The bars as they stand in the document. */
+  readonly measures: readonly MeasureSource[];
+  readonly marks: SourceMarks;
 }
 
 export interface ReadOptions {
@@ -172,6 +177,16 @@ const checkedFingering = (
       message: `${where}: fret ${fret} on string ${string} is not the written pitch; the string was kept and the fret follows from the pitch.`,
     });
   return { ...rest, string };
+};
+
+/** Where the source tells the position of the hand, by a position or a barre. */
+const positionsIn = (score: Score, marks: SourceMarks): readonly NoteIndex[] => {
+  const ids = new Set(
+    [...marks.values()]
+      .filter(({ mark }) => mark.kind === 'position' || mark.kind === 'barre')
+      .map(({ mark }) => mark.from),
+  );
+  return ids.size === 0 ? [] : score.notes.filter(({ id }) => ids.has(id)).map(({ index }) => index);
 };
 
 /** Strings written in a tablature staff, by onset and sounding pitch, for notes that do not carry their own. */
@@ -371,7 +386,7 @@ export const readMusicXml = (
       voices: voicesOf(printed, start, length, resolution, noteIndex),
     };
   });
-  const score: Score = {
+  const plain: Score = {
     title: readTitle(root),
     composer: readComposer(root),
     ticksPerQuarter: resolution,
@@ -380,14 +395,20 @@ export const readMusicXml = (
     directions: laid.flatMap(({ walked: bar, start }, index) =>
       bar.directions.map(({ at, ...direction }) => ({ ...direction, bar: index, onset: ticks(start + at) })),
     ),
+    positionsWritten: [],
     tempi: tempoMarks(laid),
     ...(tuning && { tuning }),
     capo,
   };
+  const elements = pending.map((note) => note.placed.element);
+  const marks = readMarks(plain, measures, elements);
+  const score: Score = { ...plain, positionsWritten: positionsIn(plain, marks) };
   return success({
     score,
     partId: part.value.id,
     repairs,
-    elements: pending.map((note) => note.placed.element),
+    elements,
+    measures,
+    marks,
   });
 };

@@ -3,6 +3,7 @@ import { barLength, type Meter } from '../../music/meter.ts';
 import type { Bar, Direction, Navigation, TempoMark } from '../../score/score.ts';
 import type { Repair } from '../import-problem.ts';
 import { childNamed, childNumber, childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
+import { isHandDirection } from './marks/directions.ts';
 import { writtenQuarters } from './note-type.ts';
 import type { MeasureSource } from './parts.ts';
 import { readRawNote, type RawNote } from './raw-note.ts';
@@ -112,8 +113,10 @@ const metronomeTempo = (direction: XmlElement): number | undefined => {
   return undefined;
 };
 
-const directionTexts = (direction: XmlElement): Omit<Direction, 'bar' | 'onset'>[] =>
-  childrenNamed(direction, 'direction-type').flatMap((type) =>
+const directionTexts = (direction: XmlElement): Omit<Direction, 'bar' | 'onset'>[] => {
+  // Barres, positions and damping are marks, which a teacher may change.
+  if (isHandDirection(direction)) return [];
+  return childrenNamed(direction, 'direction-type').flatMap((type) =>
     type.children.flatMap((child): Omit<Direction, 'bar' | 'onset'>[] => {
       const text = child.text.trim();
       if (child.name === 'words' && text) return [{ kind: 'words', text }];
@@ -126,6 +129,7 @@ const directionTexts = (direction: XmlElement): Omit<Direction, 'bar' | 'onset'>
         : [];
     }),
   );
+};
 
 /** Walks the bars of a part with MusicXML's cursor (`backup`, `forward`, `chord`), mending what can be mended. */
 export const walkMeasures = (

@@ -3,6 +3,7 @@ import type { NoteId } from '../../score/score.ts';
 import type { ImportProblem } from '../import-problem.ts';
 import { spliceText, type Splice } from '../xml/splice.ts';
 import { childNamed, childrenNamed, type XmlElement } from '../xml/tree.ts';
+import { changesOfMarks, type MarkChanges, type WantedMarks } from './marks/write-marks.ts';
 import { readMusicXml, type ReadOptions } from './read.ts';
 
 /** The marks that one notehead carries in the written document. */
@@ -71,15 +72,41 @@ const withLeadingSpace = (source: string, element: XmlElement): { start: number;
   return { start, end: element.end };
 };
 
-const spliceNote = (source: string, note: XmlElement, marks: NoteMarks, newline: string): Splice[] => {
-  const elements = markElements(marks);
-  if (elements.length === 0) return [];
-  const technicals = childrenNamed(note, 'notations').flatMap((each) => childrenNamed(each, 'technical'));
+/** What goes into the notations of one note, and what goes out of them. */
+interface NoteChanges {
+  readonly marks: NoteMarks;
+  readonly technical: readonly string[];
+  readonly notations: readonly string[];
+  readonly removals: ReadonlySet<XmlElement>;
+}
+
+const spliceNote = (source: string, note: XmlElement, changes: NoteChanges, newline: string): Splice[] => {
+  const { marks } = changes;
+  const all = childrenNamed(note, 'notations');
+  const technicals = all.flatMap((each) => childrenNamed(each, 'technical'));
   const technical = technicals[0];
-  if (technicals.length === 1 && sameMarks(technical, marks)) return [];
-  const removed = technicals.flatMap((each) => each.children.filter((child) => isReplaced(child, marks)));
+  const keepsMarks =
+    markElements(marks).length === 0 || (technicals.length === 1 && sameMarks(technical, marks));
+  const elements = [...(keepsMarks ? [] : markElements(marks)), ...changes.technical];
+  const removed = [
+    ...technicals.flatMap((each) =>
+      each.children.filter(
+        (child) => (!keepsMarks && isReplaced(child, marks)) || changes.removals.has(child),
+      ),
+    ),
+    ...all.flatMap((each) => each.children.filter((child) => changes.removals.has(child))),
+  ];
   const removals = removed.map((child) => ({ ...withLeadingSpace(source, child), text: '' }));
+  if (elements.length === 0 && changes.notations.length === 0) return removals;
+  if (technical && changes.notations.length > 0) {
+    const indent = indentBefore(source, technical.start);
+    const lines = changes.notations.map((each) => each + (indent === undefined ? '' : newline + indent));
+    const extras = { start: technical.start, end: technical.start, text: lines.join('') };
+    const rest = spliceNote(source, note, { ...changes, notations: [] }, newline);
+    return [extras, ...rest];
+  }
   if (technical) {
+    if (elements.length === 0) return removals;
     if (technical.contentStart === technical.end)
       return [
         { start: technical.start, end: technical.end, text: `<technical>${elements.join('')}</technical>` },
@@ -103,8 +130,8 @@ const spliceNote = (source: string, note: XmlElement, marks: NoteMarks, newline:
     noteIndent !== undefined && childIndent?.startsWith(noteIndent)
       ? childIndent.slice(noteIndent.length)
       : '  ';
+  const inside = [...changes.notations, ...(elements.length > 0 ? wrapped('technical', elements, step) : [])];
   if (notations) {
-    const inside = wrapped('technical', elements, step);
     if (notations.contentStart === notations.end)
       return [
         {
@@ -115,6 +142,7 @@ const spliceNote = (source: string, note: XmlElement, marks: NoteMarks, newline:
       ];
     const lead = childIndent === undefined ? undefined : `${newline}${childIndent}${step}`;
     return [
+      ...removals,
       {
         start: notations.contentStart,
         end: notations.contentStart,
@@ -125,7 +153,7 @@ const spliceNote = (source: string, note: XmlElement, marks: NoteMarks, newline:
       },
     ];
   }
-  const lines = wrapped('notations', wrapped('technical', elements, step), step);
+  const lines = wrapped('notations', inside, step);
   const next = note.children.find((child) => AFTER_NOTATIONS.has(child.name));
   if (next) {
     const flat = childIndent === undefined ? lines.map((line) => line.trim()) : lines;
@@ -139,23 +167,66 @@ const spliceNote = (source: string, note: XmlElement, marks: NoteMarks, newline:
   return [{ start: last.end, end: last.end, text }];
 };
 
+/** Splices for what stands outside the notes: directions that come and go. */
+const spliceDirections = (
+  source: string,
+  children: readonly XmlElement[],
+  elements: readonly XmlElement[],
+  { additions, removals }: MarkChanges,
+  newline: string,
+): Splice[] => {
+  const placeOf = new Map(children.map((child, place) => [child, place] as const));
+  const isInChord = (place: number): boolean => {
+    const child = children[place];
+    return child?.name === 'note' && childNamed(child, 'chord') !== undefined;
+  };
+  const gone = children
+    .filter((child) => removals.has(child))
+    .map((child) => ({ ...withLeadingSpace(source, child), text: '' }));
+  const come = [...additions].flatMap(([note, { before, after }]): Splice[] => {
+    let first = placeOf.get(elements[note]!)!;
+    let last = first;
+    while (isInChord(first)) first -= 1;
+    while (isInChord(last + 1)) last += 1;
+    const indent = indentBefore(source, children[first]!.start);
+    const [start, end] = [children[first]!.start, children[last]!.end];
+    const lead = indent === undefined ? '' : newline + indent;
+    return [
+      ...(before.length > 0 ? [{ start, end: start, text: before.map((line) => line + lead).join('') }] : []),
+      ...(after.length > 0 ? [{ start: end, end, text: after.map((line) => lead + line).join('') }] : []),
+    ];
+  });
+  return [...gone, ...come];
+};
+
+const NOTHING: ReadonlySet<XmlElement> = new Set();
+
 /**
- * The source document with marks merged into `notations/technical` of its notes; everything else stays as it
- * is, byte for byte. Marks a note already carries in the same kind are replaced, other technical signs are kept.
- * Only elements of MusicXML 3.0 are written.
+ * The source document with marks merged into `notations/technical` of its notes, and with `signs` (barres, guides, slurs
+ * and the like) set, changed or taken out; everything else stays as it is, byte for byte. Marks a note already carries in
+ * the same kind are replaced, other technical signs are kept. Only elements of MusicXML 3.0 are written.
  */
 export const writeMusicXml = (
   source: string,
   marks: ReadonlyMap<NoteId, NoteMarks>,
-  options: ReadOptions = {},
+  options: ReadOptions & { readonly signs?: WantedMarks } = {},
 ): Result<string, ImportProblem> => {
   const imported = readMusicXml(source, options);
   if (!imported.ok) return imported;
   const newline = source.includes('\r\n') ? '\r\n' : '\n';
-  const { score, elements } = imported.value;
+  const { score, elements, measures, marks: written } = imported.value;
+  const children = measures.flatMap((measure) => measure.children);
+  const changes = options.signs && changesOfMarks(score, written, children, elements, options.signs);
+  const removals = changes?.removals ?? NOTHING;
   const splices = score.notes.flatMap((note) => {
-    const own = marks.get(note.id);
-    return own ? spliceNote(source, elements[note.index]!, own, newline) : [];
+    const own = marks.get(note.id) ?? {};
+    const { technical = [], notations = [] } = changes?.additions.get(note.index) ?? {};
+    return spliceNote(source, elements[note.index]!, { marks: own, technical, notations, removals }, newline);
   });
-  return success(spliceText(source, splices));
+  return success(
+    spliceText(source, [
+      ...splices,
+      ...(changes ? spliceDirections(source, children, elements, changes, newline) : []),
+    ]),
+  );
 };

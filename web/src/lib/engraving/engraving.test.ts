@@ -5,7 +5,6 @@ import { describe, expect, it } from 'vitest';
 import { accidentalsOf, keyAlteration } from './accidentals.ts';
 import { breakSystems } from './breaks.ts';
 import { naturalWidth } from './widths.ts';
-import { barreText, roman } from './marks.ts';
 
 const study = (name: string): Score => {
   const read = readMusicXml(
@@ -65,13 +64,5 @@ describe('line breaks', () => {
   it('give a bar wider than the page a system of its own', () => {
     const systems = breakSystems([300, 2000, 300], 900, 60, 90);
     expect(systems.map((system) => system.first)).toEqual([0, 1, 2]);
-  });
-});
-
-describe('signs', () => {
-  it('positions are Roman, partial barres a half C', () => {
-    expect([1, 4, 9, 12].map(roman)).toEqual(['I', 'IV', 'IX', 'XII']);
-    expect(barreText({ fret: 2, strings: [1, 3], finger: 1 })).toBe('½C II');
-    expect(barreText({ fret: 1, strings: [1, 6], finger: 1 })).toBe('C I');
   });
 });

@@ -37,8 +37,7 @@ describe('marks of a system', () => {
     score,
     geometry,
     notes,
-    barres: plan.barres,
-    positions: [],
+    marks: [],
     origin: () => 'planned' as const,
     everyString: false,
   });

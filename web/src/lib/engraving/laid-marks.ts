@@ -1,5 +1,6 @@
-import type { Barre, Essential, NotePlan, Score } from '@oculon/core';
+import type { Essential, NotePlan, PlacedMark, Score } from '@oculon/core';
 import type { SystemGeometry } from './geometry.ts';
+import { spanOfMark } from './span-signs.ts';
 import { layMarks, type Origins, type SystemMarks } from './marks.ts';
 
 const FIELDS = ['string', 'finger', 'pluck'] as const;
@@ -8,8 +9,7 @@ export interface MarksInput {
   readonly score: Score;
   readonly geometry: SystemGeometry;
   readonly notes: readonly NotePlan[];
-  readonly barres: readonly Barre[];
-  readonly positions: readonly { readonly onset: number; readonly position: number }[];
+  readonly marks: readonly PlacedMark[];
   readonly origin: Origins;
   readonly everyString: boolean;
   readonly essential?: ReadonlyMap<number, Essential> | undefined;
@@ -20,8 +20,7 @@ const inputsOf = ({
   score,
   geometry,
   notes,
-  barres,
-  positions,
+  marks,
   origin,
   everyString,
   essential,
@@ -29,16 +28,15 @@ const inputsOf = ({
   const { start } = score.bars[geometry.first]!;
   const last = score.bars[geometry.last]!;
   const end = last.start + last.length;
-  const moves = positions.filter(
-    ({ onset, position }, index) =>
-      onset >= start && onset < end && (index === 0 || positions[index - 1]!.position !== position),
-  );
+  const here = marks.filter((mark) => {
+    const span = spanOfMark(score, mark);
+    return span !== undefined && span.onset < end && span.until > start;
+  });
   return [
     geometry,
     everyString,
     essential,
-    JSON.stringify(barres.filter((barre) => barre.onset < end && barre.until > start)),
-    JSON.stringify(moves),
+    JSON.stringify(here),
     ...geometry.heads.flatMap(({ note }) => [notes[note], ...FIELDS.map((field) => origin(note, field))]),
   ];
 };
@@ -53,15 +51,7 @@ export const marksKeeper = (): ((input: MarksInput) => SystemMarks) => {
   return (input) => {
     const now = inputsOf(input);
     if (!marks || now.length !== inputs.length || now.some((each, index) => each !== inputs[index]))
-      marks = layMarks(
-        input.score,
-        input.geometry,
-        input.notes,
-        input.barres,
-        input.positions,
-        input.origin,
-        input,
-      );
+      marks = layMarks(input.score, input.geometry, input.notes, input.marks, input.origin, input);
     inputs = now;
     return marks;
   };

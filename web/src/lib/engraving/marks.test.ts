@@ -1,4 +1,11 @@
-import { planPiece, readMusicXml, type Plan } from '@oculon/core';
+import {
+  placedMarks,
+  planPiece,
+  proposedMarks,
+  readMusicXml,
+  type PlacedMark,
+  type Plan,
+} from '@oculon/core';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
@@ -10,7 +17,7 @@ const read = readMusicXml(readFileSync(path, 'utf8'));
 if (!read.ok) throw new Error(read.error.message);
 const { score } = read.value;
 const plan: Plan = planPiece(score);
-const positions = plan.left.hands.map(({ slice, position }) => ({ onset: slice.onset, position }));
+const proposed = placedMarks(proposedMarks(plan), new Map(), new Map());
 
 /** A system as if engraved: time runs to the right, pitch upward. */
 const geometryOf = (first: number, last: number): SystemGeometry => {
@@ -35,8 +42,12 @@ const geometryOf = (first: number, last: number): SystemGeometry => {
   };
 };
 const planned: Origins = () => 'planned';
-const lay = (geometry: SystemGeometry, origin: Origins = planned, everyString = false) =>
-  layMarks(score, geometry, plan.notes, plan.barres, positions, origin, { everyString });
+const lay = (
+  geometry: SystemGeometry,
+  origin: Origins = planned,
+  everyString = false,
+  marks: readonly PlacedMark[] = proposed,
+) => layMarks(score, geometry, plan.notes, marks, origin, { everyString });
 
 describe('marks on a system', () => {
   it('give every struck note its finger and its pluck, left of and below the music', () => {
@@ -67,15 +78,19 @@ describe('marks on a system', () => {
         expect(mark.y).toBeGreaterThan(marks.top);
         expect(mark.y).toBeLessThan(marks.bottom);
       }
-      for (const barre of marks.barres) expect(barre.y).toBeLessThan(geometry.inkTop);
-      const rows = new Set([...marks.barres.map((each) => each.y), ...marks.positions.map((each) => each.y)]);
-      if (marks.barres.length > 0 && marks.positions.length > 0) expect(rows.size).toBe(2);
+      for (const span of marks.spans) expect(span.y).toBeLessThan(geometry.inkTop);
+      for (const one of marks.spans)
+        for (const other of marks.spans)
+          if (one.id !== other.id && one.y === other.y)
+            expect(one.until < other.x || other.until < one.x).toBe(true);
     }
   });
 
   it('name a new position where the hand arrives', () => {
     const shifts = plan.shifts.length;
-    const named = score.bars.flatMap((bar) => lay(geometryOf(bar.index, bar.index)).positions);
+    const named = score.bars.flatMap((bar) =>
+      lay(geometryOf(bar.index, bar.index)).spans.filter(({ id }) => id.startsWith('position@')),
+    );
     // One more than the shifts: the first position of the piece.
     expect(named).toHaveLength(shifts + 1);
   });

@@ -1,5 +1,6 @@
-import { midiOf, type Barre, type Essential, type Note, type NotePlan, type Score } from '@oculon/core';
+import { midiOf, type Essential, type Note, type NotePlan, type PlacedMark, type Score } from '@oculon/core';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
+import { layGuides, laySlurs, laySpans, type GuideSign, type SlurSign, type SpanSign } from './span-signs.ts';
 
 /** Who decided a mark: decides its look, never by colour alone. */
 export type Origin = 'planned' | 'teacher' | 'source';
@@ -12,21 +13,14 @@ export interface TextMark {
   readonly origin: Origin;
 }
 
-export interface BracketMark {
-  readonly x: number;
-  readonly until: number;
-  readonly y: number;
-  readonly text: string;
-  readonly closes: boolean;
-}
-
 /** Everything that stands on a system beside the engraving itself. */
 export interface SystemMarks {
   readonly fingers: readonly TextMark[];
   readonly strings: readonly TextMark[];
   readonly plucks: readonly TextMark[];
-  readonly barres: readonly BracketMark[];
-  readonly positions: readonly { readonly x: number; readonly y: number; readonly text: string }[];
+  readonly spans: readonly SpanSign[];
+  readonly guides: readonly GuideSign[];
+  readonly slurs: readonly SlurSign[];
   readonly top: number;
   readonly bottom: number;
   /** Baseline of words above and of dynamics below the staff. */
@@ -35,30 +29,6 @@ export interface SystemMarks {
 }
 
 export type Origins = (note: number, field: 'string' | 'finger' | 'pluck') => Origin;
-
-const ROMAN = [
-  'I',
-  'II',
-  'III',
-  'IV',
-  'V',
-  'VI',
-  'VII',
-  'VIII',
-  'IX',
-  'X',
-  'XI',
-  'XII',
-  'XIII',
-  'XIV',
-  'XV',
-  'XVI',
-  'XVII',
-  'XVIII',
-  'XIX',
-  'XX',
-] as const;
-export const roman = (position: number): string => ROMAN[position - 1] ?? String(position);
 
 const CIRCLED = ['', '①', '②', '③', '④', '⑤', '⑥'];
 
@@ -82,14 +52,6 @@ const DIGIT_WIDTH = 8;
 const PLUCK_LINE = 13;
 const STRING_LINE = 14;
 const ROW = 16;
-
-/** A full barre covers at least this many strings; a smaller one is partial. */
-const FULL_BARRE_STRINGS = 5;
-
-export const barreText = ({ fret, strings, finger }: Pick<Barre, 'fret' | 'strings' | 'finger'>): string => {
-  const span = strings[1] - strings[0] + 1;
-  return `${span >= FULL_BARRE_STRINGS ? '' : '½'}C ${roman(fret)}${finger === 1 ? '' : ` (${finger})`}`;
-};
 
 /** Digits left of their heads; where two would touch, the lower one moves aside. */
 const digitMarks = (heads: readonly HeadBox[], notes: readonly NotePlan[], origin: Origins): TextMark[] => {
@@ -197,14 +159,6 @@ const pluckMarks = (
   return { marks, height: deepest * PLUCK_LINE };
 };
 
-/** Position of a moment along a system, from the noteheads drawn on it. */
-const xAt = (score: Score, geometry: SystemGeometry, onset: number, wish: 'head' | 'end'): number => {
-  const later = geometry.heads.filter((head) => score.notes[head.note]!.onset >= onset);
-  if (later.length === 0) return geometry.width - 4;
-  const nearest = later.reduce((a, b) => (score.notes[b.note]!.onset < score.notes[a.note]!.onset ? b : a));
-  return wish === 'head' ? nearest.left : nearest.left - 10;
-};
-
 const overlaps = (score: Score, geometry: SystemGeometry): { start: number; end: number } => {
   const last = score.bars[geometry.last]!;
   return { start: score.bars[geometry.first]!.start, end: last.start + last.length };
@@ -215,8 +169,7 @@ export const layMarks = (
   score: Score,
   geometry: SystemGeometry,
   notes: readonly NotePlan[],
-  barres: readonly Barre[],
-  positions: readonly { readonly onset: number; readonly position: number }[],
+  placed: readonly PlacedMark[],
   origin: Origins,
   options: {
     readonly everyString: boolean;
@@ -238,21 +191,12 @@ export const layMarks = (
   const top = Math.min(geometry.inkTop, ...strings.map((mark) => mark.y - 11));
   const bottom = Math.max(geometry.inkBottom, ...strings.map((mark) => mark.y + 3));
 
-  const here = barres.filter((barre) => barre.onset < end && barre.until > start);
-  const moves = positions.filter(
-    (each, index) =>
-      each.position > 0 &&
-      each.onset >= start &&
-      each.onset < end &&
-      each.position !== positions[index - 1]?.position,
-  );
-  const barreY = top - 8;
-  const positionY = here.length > 0 ? barreY - ROW : barreY;
+  const { spans, top: rowsTop } = laySpans(score, geometry, notes, placed, top - 8);
+  const hasRows = spans.length > 0;
   const hasWords = score.directions.some(
     (each) => each.kind !== 'dynamics' && each.onset >= start && each.onset < end,
   );
-  const rowsTop = moves.length > 0 ? positionY : here.length > 0 ? barreY : top;
-  const wordsY = rowsTop - (rowsTop === top ? 6 : ROW);
+  const wordsY = hasRows ? rowsTop - ROW : top - 6;
   const hasDynamics = score.directions.some(
     (each) => each.kind === 'dynamics' && each.onset >= start && each.onset < end,
   );
@@ -262,24 +206,10 @@ export const layMarks = (
     fingers,
     strings,
     plucks: plucks.marks.filter(isShown('pluck')),
-    barres: here.map((barre) => {
-      const from =
-        barre.onset < start ? geometry.bars[0]!.musicStart : xAt(score, geometry, barre.onset, 'head');
-      const until = barre.until > end ? geometry.width - 4 : xAt(score, geometry, barre.until, 'end');
-      return {
-        x: from,
-        until: Math.max(until, from + 46),
-        y: barreY,
-        text: barreText(barre),
-        closes: barre.until <= end,
-      };
-    }),
-    positions: moves.map(({ onset, position }) => ({
-      x: xAt(score, geometry, onset, 'head'),
-      y: positionY,
-      text: roman(position),
-    })),
-    top: (hasWords ? wordsY : rowsTop) - 14,
+    spans,
+    guides: layGuides(score, geometry, placed, new Map(fingers.map((mark) => [mark.note, mark]))),
+    slurs: laySlurs(score, geometry, placed),
+    top: (hasWords ? wordsY : hasRows ? rowsTop : top) - 14,
     bottom: (hasDynamics ? dynamicsY + 4 : bottom + 4) + plucks.height + 10,
     wordsY,
     dynamicsY,

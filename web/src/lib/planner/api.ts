@@ -1,11 +1,16 @@
 import type {
-  Barre,
   BarDifficulty,
   Choice,
   ChoiceEffect,
+  ComparedReturn,
   Essential,
   Finding,
+  FindingKey,
+  Fix,
   ImportProblem,
+  Mark,
+  MarkDecision,
+  MarkId,
   NoteChoices,
   NoteId,
   NoteIndex,
@@ -14,6 +19,7 @@ import type {
   Passage,
   PassageRule,
   Pattern,
+  Phrase,
   PricedPlacement,
   PricedPluck,
   Repair,
@@ -23,6 +29,8 @@ import type {
   RuleId,
   Score,
   Shift,
+  ShiftRide,
+  Technique,
   WayOut,
 } from '@oculon/core';
 import type { SetupChoice } from './setup.ts';
@@ -32,7 +40,8 @@ export interface PlanView {
   /** By notehead, as in `score.notes`. */
   readonly notes: readonly NotePlan[];
   readonly shifts: readonly Shift[];
-  readonly barres: readonly Barre[];
+  /** Marks that follow from the plan. */
+  readonly proposals: readonly Mark[];
   readonly findings: readonly Finding[];
   readonly positions: readonly { readonly onset: number; readonly position: number }[];
   /** Noteheads that ring on past their written end, and until when, in ticks. */
@@ -40,13 +49,39 @@ export interface PlanView {
   readonly difficulty: readonly BarDifficulty[];
   /** What the right hand does beside plucking, and what is to be damped. */
   readonly rightSigns: readonly RightSign[];
+  /** By sound: its onset in ticks, and its first notehead. */
+  readonly sounds: readonly number[];
+  readonly heads: readonly NoteIndex[];
   readonly leftCost: number;
   readonly rightCost: number;
   readonly ms: number;
 }
 
+/** What the hands do, beyond where they lie: told once the plan stands. */
+export interface MovementsView extends Pick<
+  Technique,
+  'guides' | 'held' | 'preparations' | 'blocks' | 'barreCare'
+> {
+  readonly phrases: readonly Phrase[];
+  readonly returns: readonly ComparedReturn[];
+  readonly fixes: readonly (readonly [FindingKey, Fix])[];
+}
+
+/** Another way to make one movement, with the choices that bring it about. */
+export interface MovementWay {
+  readonly price: number;
+  readonly terms: OtherWay['terms'];
+  readonly choices: readonly (readonly [NoteId, Choice])[];
+}
+export interface ShiftWay extends MovementWay {
+  readonly onset: number;
+  readonly isEarlier: boolean;
+  readonly rides: ShiftRide;
+}
+
 export interface OpenedPiece {
   readonly score: Score;
+  readonly marks: readonly (readonly [MarkId, Mark])[];
   readonly repairs: readonly Repair[];
 }
 
@@ -54,6 +89,7 @@ export interface OpenedPiece {
 export interface FingeringMessage {
   readonly choices: readonly (readonly [NoteId, Choice])[];
   readonly rules: readonly (readonly [RuleId, PassageRule])[];
+  readonly marks: readonly (readonly [MarkId, MarkDecision])[];
 }
 
 /** Another way for a passage, as the sheet shows and takes it. */
@@ -86,6 +122,14 @@ export interface PlannerApi {
   nearTies(): readonly NoteIndex[];
   /** Other fingerings of some bars, against the last plan. */
   otherWays(passage: Passage, hold: boolean): readonly WayView[];
+  /** Movements of both hands in the last plan, harmony and form. */
+  movements(): MovementsView;
+  /** Other moments for a shift, by the slice at which the hand arrives. */
+  shiftWays(slice: number): readonly ShiftWay[];
+  /** The music of a barre without it; undefined when it cannot be held. */
+  withoutBarre(onset: number, until: number): MovementWay | undefined;
+  /** The choices that carry a fingering to a passage that returns. */
+  carry(from: number): readonly (readonly [NoteId, Choice])[];
   /** The source with the fingering of the last plan merged in. */
   writeMusicXml(): Result<string, ImportProblem>;
   /** The last plan as `oculon.plan/1`. */

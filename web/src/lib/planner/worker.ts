@@ -1,5 +1,15 @@
 import {
+  carriedChoices,
   choicesFor,
+  compareReturns,
+  fixesOf,
+  passageReturns,
+  phrasesOf,
+  proposedMarks,
+  shiftPlaces,
+  wantedMarks,
+  withoutBarre,
+  type WithoutBarre,
   comparePatterns,
   difficultyOf,
   effectOf,
@@ -28,7 +38,7 @@ import {
   type StringNumber,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { PlannerApi, WayView } from './api.ts';
+import type { MovementWay, PlannerApi, WayView } from './api.ts';
 import { planSetup, type SetupChoice } from './setup.ts';
 import { exerciseScore, warmUpSteps } from './warm-up.ts';
 
@@ -64,6 +74,19 @@ const setupOf = (choice: SetupChoice): PlanSetup => {
 };
 
 const tempoOf = ({ setup: { tempo }, score }: Plan): number => tempo ?? score.tempi[0]!.quartersPerMinute;
+
+const choicesFrom = ({ score, left }: Plan, way: { plan: Plan['left']; changed: readonly number[] }) =>
+  way.changed.flatMap((sound): [NoteId, Choice][] => {
+    const choice = way.plan.choices[sound];
+    const { id } = score.notes[left.sounds[sound]!.head]!;
+    return choice ? [[id, { string: choice.string as StringNumber, finger: choice.finger }]] : [];
+  });
+
+const movementWay = (plan: Plan, way: WithoutBarre): MovementWay => ({
+  price: way.price,
+  terms: way.terms,
+  choices: choicesFrom(plan, way),
+});
 
 /** Quiet that must have lasted before the planner warms up further, in ms. */
 const QUIET = 600;
@@ -105,19 +128,21 @@ const api: PlannerApi = {
     recent = new Map();
     setup = undefined;
     parseMs = performance.now() - started;
-    return success({ score: read.value.score, repairs: read.value.repairs });
+    const marks = [...read.value.marks].map(([id, { mark }]) => [id, mark] as const);
+    return success({ score: read.value.score, marks, repairs: read.value.repairs });
   },
 
-  plan({ choices, rules }, choice, onProgress) {
+  plan({ choices, rules, marks }, choice, onProgress) {
     called();
     const started = performance.now();
     let told = started;
-    const key = JSON.stringify([choices, rules, choice]);
+    const key = JSON.stringify([choices, rules, marks, choice]);
     const known = recent.get(key);
     const fingering: Fingering = {
       ...EMPTY_FINGERING,
       choices: new Map(choices),
       rules: new Map(rules),
+      marks: new Map(marks),
     };
     const plan =
       known ??
@@ -143,12 +168,14 @@ const api: PlannerApi = {
     return {
       notes: plan.notes,
       shifts: plan.shifts,
-      barres: plan.barres,
+      proposals: proposedMarks(plan),
       findings: plan.findings,
       positions: plan.left.hands.map(({ slice, position }) => ({ onset: slice.onset, position })),
       ringing: ringsOn(plan.left),
       difficulty: difficultyOf(plan.score, plan.left, plan.right, plan.memory.clock, tempoOf(plan)),
       rightSigns: rightSigns(plan.score, plan.left, plan.right, plan.fingering.rules.values(), plan.damping),
+      sounds: plan.left.sounds.map(({ onset }) => onset),
+      heads: plan.left.sounds.map(({ head }) => head),
       leftCost: plan.left.cost,
       rightCost: plan.right.cost,
       ms: performance.now() - started,
@@ -198,20 +225,60 @@ const api: PlannerApi = {
   otherWays(passage, hold) {
     called();
     const plan = planned();
-    const { score } = plan;
     return otherWays(plan, passage, { hold }).map((way): WayView => {
       const { price, terms, character, rejoins } = way;
-      const choices = way.changed.flatMap((sound): [NoteId, Choice][] => {
-        const choice = way.plan.choices[sound];
-        const { id } = score.notes[way.plan.sounds[sound]!.head]!;
-        return choice ? [[id, { string: choice.string as StringNumber, finger: choice.finger }]] : [];
-      });
+      const choices = choicesFrom(plan, way);
       return { price, terms, character, rejoins, choices };
     });
   },
 
+  movements() {
+    called();
+    const plan = planned();
+    const { guides, held, preparations, blocks, barreCare } = plan.technique;
+    return {
+      guides,
+      held,
+      preparations,
+      blocks,
+      barreCare,
+      phrases: phrasesOf(plan.score, plan.left.sounds),
+      returns: compareReturns(plan),
+      fixes: [...fixesOf(plan)],
+    };
+  },
+
+  shiftWays(slice) {
+    called();
+    const plan = planned();
+    return shiftPlaces(plan, { slice }).map((way) => ({
+      onset: plan.left.hands[way.slice]!.slice.onset,
+      isEarlier: way.isEarlier,
+      rides: way.rides,
+      ...movementWay(plan, way),
+    }));
+  },
+
+  withoutBarre(onset, until) {
+    called();
+    const plan = planned();
+    const way = withoutBarre(plan, { onset, until });
+    return way && movementWay(plan, way);
+  },
+
+  carry(from) {
+    called();
+    const plan = planned();
+    const found = passageReturns(plan.score, plan.left.sounds).find((each) => each.from === from);
+    return found ? carriedChoices(plan, found) : [];
+  },
+
   writeMusicXml() {
-    return writeMusicXml(source, marksOf(planned()), part === undefined ? {} : { part });
+    const plan = planned();
+    return writeMusicXml(source, marksOf(plan), {
+      ...(part !== undefined && { part }),
+      signs: wantedMarks(plan, current().marks),
+    });
   },
 
   writeJson() {

@@ -7,6 +7,7 @@
     ['essential', 'Only the essential marks'],
     ['everyString', 'Every string number'],
     ['ringing', 'What rings on'],
+    ['movements', 'Guides, fingers that stay, slurs that would help'],
     ['rightSigns', 'Planting, strokes and damping'],
   ];
 </script>

@@ -29,6 +29,13 @@
   const open = $derived(all.filter((finding) => !workbench.fingering.dismissed.has(findingKey(finding))));
   const aside = $derived(all.filter((finding) => workbench.fingering.dismissed.has(findingKey(finding))));
 
+  /** For findings that one action answers, that action. */
+  const fixes = $derived(new Map(workbench.movements?.fixes));
+  const fix = (finding: Finding) => {
+    const action = fixes.get(findingKey(finding));
+    if (action) workbench.applyFix(action);
+    ondone();
+  };
   const noteOf = ({ note }: Finding) => workbench.score?.notes.find((each) => each.id === note);
   const jump = (finding: Finding) => {
     const note = noteOf(finding);
@@ -108,6 +115,13 @@
               />
               <button class="btn btn-xs">Put aside</button>
             </form>
+          {/if}
+          {#if fixes.has(findingKey(finding))}
+            <div class="pl-7">
+              <button class="btn btn-xs" disabled={workbench.planning} onclick={() => fix(finding)}
+                >{fixes.get(findingKey(finding))!.label}</button
+              >
+            </div>
           {/if}
           {#if finding.note && HAS_WAYS_OUT.has(finding.code)}
             <div class="pl-7"><WaysOut {workbench} note={finding.note} {ondone} /></div>

@@ -1,6 +1,12 @@
 <script lang="ts">
-  import { barLabel, isForRightHand, quartersText, type PassageRule, type RuleId } from '@oculon/core';
-  import { roman } from '../engraving/marks.ts';
+  import {
+    barLabel,
+    isForRightHand,
+    quartersText,
+    romanNumeral,
+    type PassageRule,
+    type RuleId,
+  } from '@oculon/core';
   import type { WayView } from '../planner/api.ts';
   import { stringSign } from '../workbench/commands.ts';
   import BarRange, { type TypedRange } from './BarRange.svelte';
@@ -77,7 +83,7 @@
         >
         <select class="select select-sm w-20" bind:value={position} aria-label="Position">
           {#each Array.from({ length: 12 }, (_, index) => index + 1) as each (each)}
-            <option value={each}>{roman(each)}</option>
+            <option value={each}>{romanNumeral(each)}</option>
           {/each}
         </select>
         <button class="btn btn-sm" disabled={!isRange} onclick={() => add({ kind: 'stopped', ...passage })}
@@ -101,6 +107,9 @@
           onclick={() => add({ kind: 'barre', ...passage, fret: position })}>Lay a barre</button
         >
         <span class="text-xs opacity-70">at the position above</span>
+        <button class="btn btn-sm" disabled={!isRange} onclick={() => add({ kind: 'no-barre', ...passage })}
+          >No barre</button
+        >
       </div>
       <div class="flex flex-wrap items-center gap-1">
         <button
@@ -139,7 +148,7 @@
             <li class="rounded-box border border-base-300 p-2">
               <div class="flex items-baseline justify-between gap-2">
                 <span class="font-semibold">
-                  {way.character.positions.map(roman).join(' – ') || 'open strings'}
+                  {way.character.positions.map(romanNumeral).join(' – ') || 'open strings'}
                 </span>
                 <span class="tabular-nums">{priceText(way.price)}</span>
               </div>

@@ -11,6 +11,7 @@
   import { handleKey } from '../workbench/commands.ts';
   import type { Display } from './display.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import { shownSigns, shownSpans, wordsGone } from './shown-marks.ts';
   import System from './System.svelte';
 
   const { workbench, display }: { workbench: Workbench; display: Display } = $props();
@@ -33,6 +34,20 @@
   );
 
   const NO_SIGNS: readonly RightSign[] = [];
+  const spans = $derived(shownSpans(workbench.marks, display.movements));
+  const signs = $derived(
+    score
+      ? shownSigns(
+          score,
+          display.rightSigns ? (workbench.plan?.rightSigns ?? NO_SIGNS) : NO_SIGNS,
+          workbench.marks,
+          workbench.fingering.marks,
+        )
+      : NO_SIGNS,
+  );
+  const hiddenWords = $derived(
+    score ? wordsGone(score, workbench.sourceMarks, workbench.fingering.marks) : new Set<string>(),
+  );
   const NOTHING_RINGS: ReadonlyMap<number, number> = new Map();
   const ringing = $derived(new Map(workbench.plan?.ringing));
 
@@ -135,7 +150,9 @@
         nearTies={workbench.nearTies}
         everyString={display.everyString}
         essential={display.essential ? workbench.essential : undefined}
-        rightSigns={display.rightSigns ? (workbench.plan?.rightSigns ?? NO_SIGNS) : NO_SIGNS}
+        rightSigns={signs}
+        marks={spans}
+        {hiddenWords}
         ringing={display.ringing ? ringing : NOTHING_RINGS}
         {queue}
         ondrawn={() => drawn.add(keyOf(system))}

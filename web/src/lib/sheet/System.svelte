@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Essential, RightSign, Score } from '@oculon/core';
+  import type { Essential, PlacedMark, RightSign, Score } from '@oculon/core';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import { marksKeeper } from '../engraving/laid-marks.ts';
   import { bareNote, type Origins } from '../engraving/marks.ts';
@@ -14,6 +14,8 @@
     first: number;
     widths: readonly number[];
     plan: PlanView | undefined;
+    marks: readonly PlacedMark[];
+    hiddenWords: ReadonlySet<string>;
     origin: Origins;
     caret: number;
     changed: ReadonlySet<string>;
@@ -32,6 +34,8 @@
     first,
     widths,
     plan,
+    marks: placed,
+    hiddenWords,
     origin,
     caret,
     changed,
@@ -81,8 +85,7 @@
         score,
         geometry,
         notes,
-        barres: plan?.barres ?? [],
-        positions: plan?.positions ?? [],
+        marks: placed,
         origin,
         everyString,
         essential,
@@ -109,6 +112,7 @@
       {nearTies}
       {ringing}
       signs={laid}
+      {hiddenWords}
       {onpick}
       hasPlan={plan !== undefined}
     />

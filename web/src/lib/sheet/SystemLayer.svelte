@@ -15,10 +15,23 @@
     ringing: ReadonlyMap<number, number>;
     signs: SignRows;
     hasPlan: boolean;
+    /** Words of the source that a teacher has changed or taken away: `onset text`. */
+    hiddenWords: ReadonlySet<string>;
     onpick: (note: number) => void;
   }
-  const { score, geometry, marks, caret, changed, nearTies, ringing, signs, hasPlan, onpick }: Props =
-    $props();
+  const {
+    score,
+    geometry,
+    marks,
+    caret,
+    changed,
+    nearTies,
+    ringing,
+    signs,
+    hasPlan,
+    hiddenWords,
+    onpick,
+  }: Props = $props();
 
   const caretHead = $derived(geometry.heads.find((head) => head.note === caret));
   const bounds = $derived.by(() => {
@@ -27,6 +40,7 @@
   });
   const directions = $derived(
     score.directions
+      .filter((each) => !hiddenWords.has(`${each.onset} ${each.text}`))
       .filter((each) => each.onset >= bounds.start && each.onset < bounds.end)
       .map((each) => {
         const heads = geometry.heads.filter((head) => score.notes[head.note]!.onset >= each.onset);
@@ -39,23 +53,6 @@
       .replace(/^quarter=/, '♩ = ')
       .replace(/^half=/, '𝅗𝅥 = ')
       .replace(/^eighth=/, '♪ = ');
-  const slurs = $derived(
-    geometry.heads.flatMap((head) => {
-      const from = score.notes[head.note]!.slurredFrom;
-      const start = from && geometry.heads.find((each) => each.note === from.note);
-      if (!start) return [];
-      const above = head.stem === 'down';
-      const y = (box: typeof head) => (above ? box.y - 9 : box.y + 9);
-      const bend = above ? -8 : 8;
-      const [x1, x2] = [start.x + start.width / 2, head.x + head.width / 2];
-      const middle = (x1 + x2) / 2;
-      const control =
-        Math.min(y(start), y(head)) * (above ? 1 : 0) + Math.max(y(start), y(head)) * (above ? 0 : 1) + bend;
-      return [
-        `M${x1} ${y(start)} Q${middle} ${control} ${x2} ${y(head)} Q${middle} ${control + (above ? 2.5 : -2.5)} ${x1} ${y(start)}Z`,
-      ];
-    }),
-  );
 </script>
 
 <svg
@@ -90,19 +87,28 @@
       >
     {/if}
   {/each}
-  {#each slurs as path (path)}
-    <path class="slur" d={path} />
+  {#each marks.slurs as slur (slur.id)}
+    <path class="slur {slur.by}" d={slur.path} data-mark={slur.id} />
   {/each}
   {#if hasPlan}
-    {#each marks.barres as barre (`${barre.x}${barre.text}`)}
-      <text class="barre" x={barre.x} y={barre.y}>{barre.text}</text>
-      <path
-        class="barre-line"
-        d="M{barre.x + 8 + barre.text.length * 6.5} {barre.y - 4} H{barre.until}{barre.closes ? 'v6' : ''}"
-      />
+    {#each marks.spans as span (span.id)}
+      <text class="span {span.by}" class:words={span.isItalic} x={span.x} y={span.y} data-mark={span.id}
+        >{span.text}<title>{span.title}</title></text
+      >
+      {#if span.until > span.x}
+        <path
+          class="span-line {span.by}"
+          d="M{span.x + 4 + span.text.length * 6.6} {span.y - 4} H{span.until}{span.closes ? 'v6' : ''}"
+        />
+      {/if}
     {/each}
-    {#each marks.positions as position (position.x)}
-      <text class="position" x={position.x} y={position.y}>{position.text}</text>
+    {#each marks.guides as guide (guide.id)}
+      <path
+        class="guide {guide.by}"
+        class:heard={guide.heard}
+        data-mark={guide.id}
+        d="M{guide.from[0]} {guide.from[1]} L{guide.to[0]} {guide.to[1]}"
+      />
     {/each}
     {#each marks.fingers as mark (mark.note)}
       <text
@@ -252,11 +258,44 @@
     stroke-width: 5;
     stroke-linejoin: round;
   }
-  .barre,
-  .position {
+  .span {
     font-size: 12px;
-    fill: var(--color-secondary);
     font-weight: 600;
+    pointer-events: all;
+  }
+  .span.words {
+    font-weight: 400;
+    font-size: 13px;
+  }
+  .span-line,
+  .guide {
+    fill: none;
+    stroke: currentColor;
+    stroke-width: 1;
+  }
+  .span-line.planned,
+  .guide.planned {
+    stroke: var(--color-secondary);
+    fill: none;
+  }
+  .span-line.teacher,
+  .guide.teacher {
+    stroke: var(--color-primary);
+    stroke-width: 1.6;
+    fill: none;
+  }
+  .guide:not(.heard) {
+    stroke-dasharray: 4 2;
+  }
+  /* Only suggested: nobody slurs there yet. */
+  .slur.planned {
+    fill: none;
+    stroke: var(--color-secondary);
+    stroke-dasharray: 2 2;
+  }
+  .slur.teacher {
+    fill: var(--color-primary);
+    stroke: var(--color-primary);
   }
   .sign {
     font-size: 11.5px;
@@ -275,10 +314,5 @@
     stroke: var(--color-secondary);
     stroke-width: 1.2;
     stroke-dasharray: 2.5 1.5;
-  }
-  .barre-line {
-    fill: none;
-    stroke: var(--color-secondary);
-    stroke-width: 1;
   }
 </style>

@@ -6,6 +6,8 @@ export interface Display {
   ringing: boolean;
   /** Planting, strokes, strums and damping. */
   rightSigns: boolean;
+  /** Guide fingers, fingers that stay, and slurs that would help. */
+  movements: boolean;
 }
 
 export const PLAIN_DISPLAY: Display = {
@@ -13,4 +15,5 @@ export const PLAIN_DISPLAY: Display = {
   everyString: false,
   ringing: false,
   rightSigns: false,
+  movements: false,
 };

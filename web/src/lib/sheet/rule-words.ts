@@ -1,5 +1,4 @@
-import type { PassageRule } from '@oculon/core';
-import { roman } from '../engraving/marks.ts';
+import { romanNumeral, type PassageRule } from '@oculon/core';
 import { RIGHT_SCHOOL_NAMES } from './words.ts';
 
 export const PLANTING_WORDS = {
@@ -12,13 +11,15 @@ export const PLANTING_WORDS = {
 const what = (rule: PassageRule, label: (bar: number) => string): string => {
   switch (rule.kind) {
     case 'position':
-      return `position ${roman(rule.position)}`;
+      return `position ${romanNumeral(rule.position)}`;
     case 'stopped':
       return 'no open strings';
     case 'ringing':
       return rule.rings ? 'rings' : 'as written';
     case 'barre':
-      return `barre ${roman(rule.fret)}`;
+      return `barre ${romanNumeral(rule.fret)}`;
+    case 'no-barre':
+      return 'no barre';
     case 'same':
       return `as bars from ${label(rule.as)} on`;
     case 'school':

@@ -4,13 +4,20 @@ import {
   dismissEdit,
   EMPTY_FINGERING,
   invertEdit,
+  markEdit,
+  markId,
+  placedMarks,
   ruleEdit,
   type Choice,
   type Edit,
   type Essential,
   type FindingKey,
   type Fingering,
+  type Fix,
   type ImportProblem,
+  type Mark,
+  type MarkDecision,
+  type MarkId,
   type Note,
   type NoteId,
   type NoteIndex,
@@ -22,7 +29,7 @@ import {
   type Score,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { PlanView } from '../planner/api.ts';
+import type { MovementsView, PlanView } from '../planner/api.ts';
 import { takePlanner, type Planner } from '../planner/client.ts';
 import type { SetupChoice } from '../planner/setup.ts';
 import { SaveQueue, type Conflict } from './save-queue.svelte.ts';
@@ -70,6 +77,8 @@ export class Workbench {
   problem = $state<ImportProblem>();
   score = $state.raw<Score>();
   repairs = $state.raw<readonly Repair[]>([]);
+  /** Marks that the source writes. */
+  sourceMarks = $state.raw<ReadonlyMap<MarkId, Mark>>(new Map());
   fingering = $state.raw<Fingering>(EMPTY_FINGERING);
   plan = $state.raw<PlanView>();
   planning = $state(false);
@@ -83,6 +92,8 @@ export class Workbench {
   nearTies = $state.raw<ReadonlySet<NoteIndex>>(new Set());
   /** The marks from which all others follow; undefined until somebody asks for them. */
   essential = $state.raw<ReadonlyMap<NoteIndex, Essential>>();
+  /** What the hands do in the plan; undefined until it is known. */
+  movements = $state.raw<MovementsView>();
   changes = $state.raw<readonly Change[]>([]);
   notice = $state('');
   conflict = $state.raw<{
@@ -90,6 +101,8 @@ export class Workbench {
     readonly decide: (keepMine: boolean) => void;
   }>();
   setup = $state.raw<SetupChoice>() as SetupChoice;
+  /** Marks on the sheet, whoever wants them. */
+  marks = $derived.by(() => placedMarks(this.plan?.proposals ?? [], this.sourceMarks, this.fingering.marks));
   canUndo = $derived.by(() => this.#undo.length > 0);
   canRedo = $derived.by(() => this.#redo.length > 0);
 
@@ -143,6 +156,7 @@ export class Workbench {
       }
       this.score = opened.value.score;
       this.repairs = opened.value.repairs;
+      this.sourceMarks = new Map(opened.value.marks);
       const adopted = await this.saving.adopt();
       if (adopted.length > 0) {
         this.fingering = applyEdits(this.fingering, adopted);
@@ -170,7 +184,12 @@ export class Workbench {
       do {
         this.#replanAgain = false;
         const answer = await this.#planner.api.plan(
-          { choices: [...this.fingering.choices], rules: [...this.fingering.rules] },
+          {
+            choices: [...this.fingering.choices],
+            rules: [...this.fingering.rules],
+            // Of the marks only slurs change what is played.
+            marks: [...this.fingering.marks],
+          },
           $state.snapshot(this.setup),
           Comlink.proxy((share) => {
             this.progress = share;
@@ -181,6 +200,7 @@ export class Workbench {
         this.plan = plan;
         this.nearTies = new Set();
         this.essential = undefined;
+        this.movements = undefined;
       } while (this.#replanAgain);
     } catch {
       this.notice = 'The planner stopped. Your decisions are kept; load the page again to go on.';
@@ -189,7 +209,7 @@ export class Workbench {
       this.planning = false;
       this.slow = false;
     }
-    await this.#lookForTies();
+    await this.#lookFurther();
   }
 
   /** Works out which marks of the plan are essential. */
@@ -204,11 +224,14 @@ export class Workbench {
     }
   }
 
-  /** Looks for notes that leave a choice, once the teacher has paused. */
-  async #lookForTies(): Promise<void> {
+  /** Looks for the movements and for notes that leave a choice, once the teacher has paused. */
+  async #lookFurther(): Promise<void> {
     const { plan } = this;
     await new Promise((resolve) => setTimeout(resolve, PAUSE));
     if (this.plan !== plan || this.planning || this.#closed) return;
+    const movements = await this.#planner.api.movements();
+    if (this.plan !== plan) return;
+    this.movements = movements;
     const ties = await this.#planner.api.nearTies();
     if (this.plan === plan) this.nearTies = new Set(ties);
   }
@@ -249,6 +272,35 @@ export class Workbench {
     this.#do([dismissEdit(this.fingering, finding, reason)]);
   }
 
+  /** Sets or changes a mark, takes one away, or with null leaves it to the plan and the source again. */
+  setMark(id: MarkId, decision: MarkDecision | null): void {
+    this.#do([markEdit(this.fingering, id, decision)]);
+  }
+
+  /** Takes a mark away: one that the plan or the source would still have is kept away. */
+  removeMark(id: MarkId): void {
+    this.setMark(id, this.#absence(id));
+  }
+
+  #absence(id: MarkId): MarkDecision | null {
+    const isElsewhere =
+      this.sourceMarks.has(id) || (this.plan?.proposals.some((mark) => markId(mark) === id) ?? false);
+    return isElsewhere ? { kind: 'removed' } : null;
+  }
+
+  /** Puts a mark somewhere else; one undo takes both steps back. */
+  moveMark(from: MarkId, to: MarkId, mark: Mark): void {
+    this.#do([markEdit(this.fingering, from, this.#absence(from)), markEdit(this.fingering, to, mark)]);
+  }
+
+  /** Makes the decisions that answer a finding; one undo takes them all back. */
+  applyFix({ choices, marks }: Fix): void {
+    this.#do([
+      ...choices.map(([id, change]) => chooseEdit(this.fingering, id, change)),
+      ...marks.map(([id, decision]) => markEdit(this.fingering, id, decision)),
+    ]);
+  }
+
   undo(): void {
     const edits = this.#undo.at(-1);
     if (!edits) return;
@@ -268,8 +320,9 @@ export class Workbench {
   }
 
   #moveTo([edit]: readonly Edit[]): void {
-    if (edit?.kind !== 'choose') return;
-    const note = this.score?.notes.find((each) => each.id === edit.note);
+    const id =
+      edit?.kind === 'choose' ? edit.note : edit?.kind === 'mark' ? edit.mark.split('@')[1] : undefined;
+    const note = this.score?.notes.find((each) => each.id === id);
     if (note) this.caret = note.index;
   }
 

@@ -18,6 +18,11 @@
   import DisplayPanel from '$lib/sheet/DisplayPanel.svelte';
   import FindingsPanel from '$lib/sheet/FindingsPanel.svelte';
   import HardSpots from '$lib/sheet/HardSpots.svelte';
+  import BarreList from '$lib/sheet/BarreList.svelte';
+  import FormPanel from '$lib/sheet/FormPanel.svelte';
+  import MarksPanel from '$lib/sheet/MarksPanel.svelte';
+  import MovementPanel from '$lib/sheet/MovementPanel.svelte';
+  import ShiftList from '$lib/sheet/ShiftList.svelte';
   import KeyboardHelp from '$lib/sheet/KeyboardHelp.svelte';
   import NotePanel from '$lib/sheet/NotePanel.svelte';
   import PluckChoices from '$lib/sheet/PluckChoices.svelte';
@@ -175,7 +180,12 @@
         <PluckChoices {workbench} ondone={focusSheet} />
         <ChangesPanel {workbench} onjump={jump} />
         <FindingsPanel {workbench} onjump={jump} ondone={focusSheet} />
+        <MovementPanel {workbench} />
+        <MarksPanel {workbench} ondone={focusSheet} />
         <HardSpots {workbench} onjump={jump} />
+        <ShiftList {workbench} onjump={jump} ondone={focusSheet} />
+        <BarreList {workbench} onjump={jump} ondone={focusSheet} />
+        <FormPanel {workbench} onjump={jump} ondone={focusSheet} />
         <PassagePanel {workbench} ondone={focusSheet} />
         <RightHandPanel {workbench} ondone={focusSheet} />
         <SetupPanel {workbench} />

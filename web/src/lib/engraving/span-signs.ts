@@ -1,0 +1,207 @@
+import {
+  bracketWords,
+  lastNoteOf,
+  type MarkId,
+  type MarkOrigin,
+  type NoteId,
+  type NotePlan,
+  type PlacedMark,
+  type Score,
+} from '@oculon/core';
+import type { HeadBox, SystemGeometry } from './geometry.ts';
+
+/** A sign above a system: a numeral, words, or a line over a span with or without words. */
+export interface SpanSign {
+  readonly id: MarkId;
+  readonly x: number;
+  /** Where the line ends; the same as `x` for signs without one. */
+  readonly until: number;
+  readonly y: number;
+  readonly text: string;
+  readonly isItalic: boolean;
+  /** The line ends here with a hook; otherwise it goes on in the next system. */
+  readonly closes: boolean;
+  readonly by: MarkOrigin;
+  readonly title: string;
+}
+
+/** A guide finger: a line between two digits, or a dash before the second where the line would cross other notes. */
+export interface GuideSign {
+  readonly id: MarkId;
+  readonly from: readonly [number, number];
+  readonly to: readonly [number, number];
+  readonly heard: boolean;
+  readonly by: MarkOrigin;
+}
+
+export interface SlurSign {
+  readonly id: MarkId;
+  readonly path: string;
+  readonly by: MarkOrigin;
+}
+
+/** Height of a row above the system, and width of a letter, in px. */
+const ROW = 16;
+const LETTER = 6.6;
+const SHORTEST_LINE = 20;
+const GAP = 8;
+
+const indexes = new WeakMap<Score, ReadonlyMap<NoteId, number>>();
+/** Place of a note in a score by its id. */
+export const noteIndex = (score: Score, id: NoteId): number | undefined => {
+  let known = indexes.get(score);
+  if (!known) {
+    known = new Map(score.notes.map((note) => [note.id, note.index]));
+    indexes.set(score, known);
+  }
+  return known.get(id);
+};
+
+/** Onset of the first and end of the last note of a mark, in ticks; undefined when a note of it is not in the score. */
+export const spanOfMark = (
+  score: Score,
+  { mark }: PlacedMark,
+): { readonly onset: number; readonly until: number } | undefined => {
+  const [from, to] = [noteIndex(score, mark.from), noteIndex(score, lastNoteOf(mark))];
+  if (from === undefined || to === undefined) return undefined;
+  const last = score.notes[to]!;
+  return { onset: score.notes[from]!.onset, until: last.onset + Math.max(1, last.duration) };
+};
+
+/** The barres and the rest nearest to the staff first. */
+const ORDER = ['barre', 'position', 'hold', 'text'] as const;
+type RowKind = (typeof ORDER)[number];
+const isInRows = (kind: string): kind is RowKind => ORDER.some((each) => each === kind);
+
+interface Wanted extends Omit<SpanSign, 'y'> {
+  readonly kind: RowKind;
+  /** Where nothing else may stand. */
+  readonly end: number;
+}
+
+/** Lays the signs that stand above a system out in as few rows as keep them apart; the lowest row at `bottom`. */
+export const laySpans = (
+  score: Score,
+  geometry: SystemGeometry,
+  notes: readonly NotePlan[],
+  marks: readonly PlacedMark[],
+  bottom: number,
+): { readonly spans: readonly SpanSign[]; readonly top: number } => {
+  const last = score.bars[geometry.last]!;
+  const [start, end] = [score.bars[geometry.first]!.start, last.start + last.length];
+  const x = (onset: number, side: 'head' | 'end'): number => {
+    const later = geometry.heads.filter((head) => score.notes[head.note]!.onset >= onset);
+    if (later.length === 0) return geometry.width - 4;
+    const nearest = later.reduce((a, b) => (score.notes[b.note]!.onset < score.notes[a.note]!.onset ? b : a));
+    return side === 'head' ? nearest.left : nearest.left - 10;
+  };
+  const wanted = marks.flatMap((placed): Wanted[] => {
+    const { id, mark, by } = placed;
+    const span = spanOfMark(score, placed);
+    if (!isInRows(mark.kind) || !span || span.onset >= end || span.until <= start) return [];
+    const begins = span.onset >= start;
+    const from = begins ? x(span.onset, 'head') : geometry.bars[0]!.musicStart;
+    // A position that the plan proposes is said once, where the hand arrives.
+    const hasLine = mark.kind !== 'text' && !(mark.kind === 'position' && by === 'planned');
+    if (!begins && !hasLine) return [];
+    const finger = notes[noteIndex(score, mark.from)!]?.finger;
+    const words =
+      mark.kind === 'text'
+        ? mark.text
+        : mark.kind === 'hold'
+          ? String(finger ?? '')
+          : mark.kind === 'barre' || mark.kind === 'position'
+            ? bracketWords(mark)
+            : '';
+    const text = begins ? words : mark.kind === 'hold' ? words : `(${words})`;
+    const textEnd = from + text.length * LETTER;
+    const until = hasLine
+      ? Math.max(span.until > end ? geometry.width - 4 : x(span.until, 'end'), textEnd + SHORTEST_LINE)
+      : from;
+    return [
+      {
+        kind: mark.kind,
+        id,
+        by,
+        x: from,
+        until,
+        text,
+        isItalic: mark.kind === 'text',
+        closes: span.until <= end,
+        title: mark.kind === 'hold' ? `finger ${finger ?? ''} stays down` : words,
+        end: Math.max(until, textEnd) + GAP,
+      },
+    ];
+  });
+  const rows: { readonly x: number; readonly end: number }[][] = [];
+  const spans = wanted
+    .toSorted((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || a.x - b.x)
+    .map(({ kind: _kind, end: until, ...sign }): SpanSign => {
+      let row = rows.findIndex((taken) => taken.every((each) => each.end <= sign.x || until <= each.x));
+      if (row < 0) row = rows.push([]) - 1;
+      rows[row]!.push({ x: sign.x, end: until });
+      return { ...sign, y: bottom - row * ROW };
+    });
+  return { spans, top: rows.length === 0 ? bottom : bottom - (rows.length - 1) * ROW };
+};
+
+/** Whether a straight line between two heads crosses another notehead. */
+const isCrossed = (heads: readonly HeadBox[], a: HeadBox, b: HeadBox): boolean =>
+  heads.some((head) => {
+    if (head.note === a.note || head.note === b.note || head.x <= a.x + 2 || head.x >= b.x - 2) return false;
+    const y = a.y + ((b.y - a.y) * (head.x - a.x)) / (b.x - a.x);
+    return Math.abs(head.y - y) < 8;
+  });
+
+/** Lines between the digits of guide fingers. */
+export const layGuides = (
+  score: Score,
+  { heads }: SystemGeometry,
+  marks: readonly PlacedMark[],
+  digitOf: ReadonlyMap<number, { readonly x: number }>,
+): readonly GuideSign[] =>
+  marks.flatMap(({ id, mark, by }): GuideSign[] => {
+    if (mark.kind !== 'guide') return [];
+    const [from, to] = [noteIndex(score, mark.from), noteIndex(score, mark.to)];
+    const a = heads.find((head) => head.note === from);
+    const b = heads.find((head) => head.note === to);
+    if (!b) return [];
+    const right = (digitOf.get(b.note)?.x ?? b.left - 4) - 11;
+    const isClear = a !== undefined && right - (a.x + a.width) > 6 && !isCrossed(heads, a, b);
+    return [
+      {
+        id,
+        by,
+        heard: mark.heard,
+        from: isClear ? [a.x + a.width + 2, a.y] : [right - 6, b.y + 3],
+        to: [right, b.y + (isClear ? 0 : -1)],
+      },
+    ];
+  });
+
+/** Slurs between notes of one system, on the side away from the stem. */
+export const laySlurs = (
+  score: Score,
+  { heads }: SystemGeometry,
+  marks: readonly PlacedMark[],
+): readonly SlurSign[] =>
+  marks.flatMap(({ id, mark, by }): SlurSign[] => {
+    if (mark.kind !== 'slur') return [];
+    const [from, to] = [noteIndex(score, mark.from), noteIndex(score, mark.to)];
+    const start = heads.find((head) => head.note === from);
+    const end = heads.find((head) => head.note === to);
+    if (!start || !end) return [];
+    const above = end.stem === 'down';
+    const y = (box: HeadBox) => (above ? box.y - 9 : box.y + 9);
+    const bend = above ? -8 : 8;
+    const [x1, x2] = [start.x + start.width / 2, end.x + end.width / 2];
+    const middle = (x1 + x2) / 2;
+    const control = (above ? Math.min(y(start), y(end)) : Math.max(y(start), y(end))) + bend;
+    return [
+      {
+        id,
+        by,
+        path: `M${x1} ${y(start)} Q${middle} ${control} ${x2} ${y(end)} Q${middle} ${control + (above ? 2.5 : -2.5)} ${x1} ${y(start)}Z`,
+      },
+    ];
+  });

@@ -1,0 +1,112 @@
+<script lang="ts">
+  import { barLabel, pitchLabel, type ComparedReturn } from '@oculon/core';
+  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import { likenessWords, PHRASE_END_WORDS } from './movement-words.ts';
+  import { noteAt, placeWords } from './places.ts';
+  import { stringSign } from '../workbench/commands.ts';
+
+  interface Props {
+    workbench: Workbench;
+    onjump: (note: number) => void;
+    ondone: () => void;
+  }
+  const { workbench, onjump, ondone }: Props = $props();
+
+  const score = $derived(workbench.score);
+  const phrases = $derived(workbench.movements?.phrases ?? []);
+  const returns = $derived(workbench.movements?.returns ?? []);
+  let problem = $state('');
+
+  const bars = (from: number, to: number): string => {
+    const label = (bar: number) => (score ? barLabel(score.bars[bar]!) : '');
+    return from === to ? `Bar ${label(from)}` : `Bars ${label(from)}–${label(to)}`;
+  };
+  const jumpToBar = (bar: number) => {
+    const note = score?.notes.find((each) => each.bar === bar);
+    if (note) onjump(note.index);
+  };
+  const takingOf = (sound: number): string => {
+    const { plan } = workbench;
+    const note = plan && noteAt(score, plan.sounds[sound]!);
+    const head = plan && plan.heads[sound];
+    const taken = head === undefined ? undefined : plan?.notes[head];
+    return note && head !== undefined && taken
+      ? `${pitchLabel(score!.notes[head]!.sounding)} ${taken.finger ?? ''}${taken.string ? ` on ${stringSign(taken.string)}` : ''}`
+      : '';
+  };
+  const why = (price: number | undefined): string =>
+    price === undefined
+      ? 'the pitch does not lie so here'
+      : price === Infinity
+        ? 'the same is not possible here, or far dearer'
+        : price < 0.05
+          ? 'the same would do as well'
+          : `the same would cost ${price.toFixed(1)} more here`;
+  const carry = async ({ from }: ComparedReturn) => {
+    problem = '';
+    try {
+      workbench.chooseAll(await workbench.planner.carry(from));
+      ondone();
+    } catch {
+      problem = 'The fingering could not be carried over. Load the page again.';
+    }
+  };
+</script>
+
+{#if score && phrases.length > 0}
+  <details class="text-sm" data-testid="form">
+    <summary class="cursor-pointer font-serif text-base"
+      >Form{returns.length > 0
+        ? ` · ${returns.length} return${returns.length === 1 ? '' : 's'}`
+        : ''}</summary
+    >
+    <ul class="mt-1" aria-label="Phrases">
+      {#each phrases as phrase (phrase.from)}
+        <li>
+          <button
+            class="w-full rounded px-1 text-left hover:bg-base-200"
+            onclick={() => jumpToBar(phrase.from)}
+            ><span class="font-semibold">{bars(phrase.from, phrase.to)}</span>
+            <span class="opacity-80">to a {PHRASE_END_WORDS[phrase.ends]}</span></button
+          >
+        </li>
+      {/each}
+    </ul>
+    {#if returns.length > 0}
+      <h3 class="mt-2 font-serif">Passages that return</h3>
+      <ul class="space-y-2" aria-label="Passages that return">
+        {#each returns as each (each.from)}
+          <li>
+            <button class="rounded px-1 text-left hover:bg-base-200" onclick={() => jumpToBar(each.from)}
+              ><span class="font-semibold">{bars(each.from, each.to)}</span>: {likenessWords(each.likeness)} as
+              {bars(each.like, each.like + each.to - each.from).toLowerCase()}</button
+            >
+            <button
+              class="btn btn-xs"
+              disabled={workbench.planning ||
+                (each.likeness.kind !== 'same-rhythm' && each.differences.length === 0)}
+              onclick={() => carry(each)}
+              >{each.likeness.kind === 'same-rhythm'
+                ? 'Carry the right hand here'
+                : each.differences.length === 0
+                  ? 'Fingered alike'
+                  : 'Carry the fingering here'}</button
+            >
+            {#if each.differences.length > 0}
+              <ul class="pl-3 text-xs" aria-label="Differences">
+                {#each each.differences as { here, there, price } (here)}
+                  <li>
+                    {placeWords(score, workbench.plan?.sounds[here] ?? 0)}: {takingOf(here)}, there {takingOf(
+                      there,
+                    )} – {why(price)}
+                  </li>
+                {/each}
+              </ul>
+            {/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    {#if problem}<p role="alert" class="text-xs text-error">{problem}</p>{/if}
+  </details>
+{/if}

@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { anchorOf, type PlacedMark } from '@oculon/core';
+  import { spanOfMark } from '../engraving/span-signs.ts';
+  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import { isSpan } from './mark-draft.ts';
+  import MarkForm from './MarkForm.svelte';
+  import { MARK_NAMES, markWords } from './movement-words.ts';
+
+  /** The marks at the caret: accept what Oculon proposes, change, take away, or set one's own. */
+  const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
+
+  let form = $state.raw<{ readonly changed?: PlacedMark }>();
+
+  const BY_WORDS = { planned: 'proposed', source: 'in the file', teacher: 'yours' } as const;
+
+  const score = $derived(workbench.score);
+  const here = $derived.by(() => {
+    const note = workbench.caretNote;
+    if (!score || !note) return [];
+    const anchor = score.notes[anchorOf(score, note.index)]!.id;
+    return workbench.marks.filter((placed) => {
+      const { mark } = placed;
+      if (mark.from === note.id || mark.from === anchor) return true;
+      const span = isSpan(mark.kind) ? spanOfMark(score, placed) : undefined;
+      // A long position or barre is listed wherever it lies; what leads from note to note only at its ends.
+      return (
+        span !== undefined &&
+        (mark.kind === 'barre' || mark.kind === 'position'
+          ? span.onset <= note.onset && note.onset < span.until
+          : 'to' in mark && mark.to === note.id)
+      );
+    });
+  });
+  const decided = $derived(workbench.fingering.marks.size);
+  const removedHere = $derived.by(() => {
+    const note = workbench.caretNote;
+    if (!score || !note) return [];
+    const ids = new Set([note.id, score.notes[anchorOf(score, note.index)]!.id]);
+    return [...workbench.fingering.marks].filter(
+      ([id, mark]) => mark.kind === 'removed' && [...ids].some((each) => id.split('@')[1] === each),
+    );
+  });
+
+  const accept = ({ id, mark }: PlacedMark) => {
+    workbench.setMark(id, mark);
+    ondone();
+  };
+  const remove = ({ id }: PlacedMark) => {
+    workbench.removeMark(id);
+    ondone();
+  };
+  const close = () => {
+    form = undefined;
+    ondone();
+  };
+</script>
+
+{#if score && workbench.plan}
+  <details class="text-sm" data-testid="marks">
+    <summary class="cursor-pointer font-serif text-base">Marks{decided > 0 ? ` · ${decided}` : ''}</summary>
+    <div class="mt-1 space-y-2">
+      <ul class="space-y-1" aria-label="Marks at the caret">
+        {#each here as placed (placed.id)}
+          <li class="flex flex-wrap items-center gap-1">
+            <span class="grow"
+              >{MARK_NAMES[placed.mark.kind]}
+              <span class="font-semibold">{markWords(placed.mark)}</span>
+              <span class="text-xs opacity-70">{BY_WORDS[placed.by]}</span></span
+            >
+            {#if placed.by === 'planned'}
+              <button class="btn btn-xs" onclick={() => accept(placed)}>Accept</button>
+            {/if}
+            <button class="btn btn-xs" onclick={() => (form = { changed: placed })}>Change</button>
+            <button class="btn btn-xs" onclick={() => remove(placed)}>Remove</button>
+          </li>
+        {:else}
+          <li class="opacity-70">No marks here yet.</li>
+        {/each}
+        {#each removedHere as [id] (id)}
+          <li class="flex items-center gap-1 opacity-80">
+            <span class="grow"
+              >{MARK_NAMES[id.split('@')[0] as keyof typeof MARK_NAMES]}
+              <span class="text-xs">taken away</span></span
+            >
+            <button class="btn btn-ghost btn-xs" onclick={() => workbench.setMark(id, null)}>Put back</button>
+          </li>
+        {/each}
+      </ul>
+      {#if form}
+        {#key form}<MarkForm {workbench} changed={form.changed} ondone={close} />{/key}
+      {:else}
+        <button class="btn btn-sm" onclick={() => (form = {})}>New mark at the caret</button>
+      {/if}
+    </div>
+  </details>
+{/if}

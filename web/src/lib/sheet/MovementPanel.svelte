@@ -1,0 +1,87 @@
+<script lang="ts">
+  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import { blockWords, guideWords, heldWords, LEAVING_WORDS, preparationWords } from './movement-words.ts';
+  import { placeWords } from './places.ts';
+
+  /** What the left hand does at the caret: the shape it holds, which finger goes down when, what stays and what leads. */
+  const { workbench }: { workbench: Workbench } = $props();
+
+  let view = $state<'block' | 'legato'>('block');
+
+  const score = $derived(workbench.score);
+  const movements = $derived(workbench.movements);
+  const positions = $derived(workbench.plan?.positions ?? []);
+  const slice = $derived(positions.findIndex(({ onset }) => onset === workbench.caretNote?.onset));
+  const onsetOf = (at: number) => positions[at]?.onset ?? 0;
+  const when = (at: number) => (score ? placeWords(score, onsetOf(at)) : '');
+  const struckAt = (sound: number) => workbench.plan?.sounds[sound] ?? 0;
+
+  const block = $derived(movements?.blocks.find(({ from, to }) => slice >= from && slice < to));
+  const inBlock = $derived(
+    movements && block
+      ? movements.preparations.filter(({ should }) => should >= block.from && should < block.to)
+      : [],
+  );
+  const atOnce = $derived(inBlock.filter(({ should }) => should === slice));
+  const oneByOne = $derived(movements?.preparations.filter(({ stay }) => stay.from === slice) ?? []);
+  const held = $derived(movements?.held.filter(({ stay }) => stay.from <= slice && stay.to > slice) ?? []);
+  const guides = $derived(movements?.guides.filter((guide) => guide.slice === slice) ?? []);
+  const leaving = $derived(
+    movements?.preparations.filter(
+      ({ stay }) => stay.to === slice && stay.leaves !== 'nothing-sounds' && stay.leaves !== 'end',
+    ) ?? [],
+  );
+</script>
+
+{#if movements && slice >= 0 && score}
+  <details class="text-sm" data-testid="movements">
+    <summary class="cursor-pointer font-serif text-base">The left hand here</summary>
+    <div class="mt-1 space-y-2">
+      {#if block}
+        <p>
+          <span class="font-semibold">{block.chord ?? 'Shape'}</span>
+          <span class="tracking-wide">{blockWords(block)}</span>
+          <span class="opacity-70"
+            >from {when(block.from)}{block.to < positions.length
+              ? ` to ${when(block.to)}`
+              : ' to the end'}</span
+          >
+        </p>
+      {/if}
+      <div class="join" role="group" aria-label="Fingers set">
+        <button
+          class={['btn join-item btn-xs', view === 'block' && 'btn-active']}
+          aria-pressed={view === 'block'}
+          onclick={() => (view = 'block')}>As a block</button
+        >
+        <button
+          class={['btn join-item btn-xs', view === 'legato' && 'btn-active']}
+          aria-pressed={view === 'legato'}
+          onclick={() => (view = 'legato')}>One by one</button
+        >
+      </div>
+      <ul class="space-y-0.5" aria-label={view === 'block' ? 'Set together' : 'Set one by one'}>
+        {#each view === 'block' ? atOnce : oneByOne as each (each.stay.index)}
+          <li>
+            {view === 'block'
+              ? preparationWords(each, when)
+              : `${each.stay.finger}: can lie from ${when(each.can)}, must lie at ${when(each.stay.from)}`}
+          </li>
+        {:else}
+          <li class="opacity-70">No finger is set here.</li>
+        {/each}
+      </ul>
+      {#if held.length + guides.length + leaving.length > 0}
+        <ul class="space-y-0.5" aria-label="What stays and what leads">
+          {#each guides as guide (guide.finger)}<li>{guideWords(guide)}</li>{/each}
+          {#each held as each (each.stay.index)}
+            <li>{heldWords(each, placeWords(score, struckAt(each.to)))}</li>
+          {/each}
+          {#each leaving as { stay } (stay.index)}
+            <li class="opacity-80">{stay.finger} {LEAVING_WORDS[stay.leaves]}</li>
+          {/each}
+        </ul>
+      {/if}
+    </div>
+  </details>
+{/if}

@@ -1,0 +1,90 @@
+import {
+  sameMark,
+  type Mark,
+  type MarkDecision,
+  type MarkId,
+  type PlacedMark,
+  type RightSign,
+  type Score,
+} from '@oculon/core';
+import { noteIndex } from '../engraving/span-signs.ts';
+import { stringSign } from '../workbench/commands.ts';
+
+/** Proposals that stand on the sheet without being asked for. */
+const ALWAYS = new Set<Mark['kind']>(['barre', 'position']);
+/** Marks that stand in the rows of the right hand below the staff. */
+const BELOW = new Set<Mark['kind']>(['damp', 'plant', 'stroke']);
+
+/** The marks that are drawn over a system: what somebody decided, and of the proposals what is asked for. */
+export const shownSpans = (marks: readonly PlacedMark[], withMovements: boolean): readonly PlacedMark[] =>
+  marks.filter(
+    ({ mark, by }) =>
+      !BELOW.has(mark.kind) &&
+      // Words of the source are drawn with the source.
+      !(by === 'source' && mark.kind === 'text') &&
+      (by !== 'planned' || ALWAYS.has(mark.kind) || withMovements),
+  );
+
+const WORDS = {
+  damp: (mark: Mark) => (mark.kind === 'damp' ? `damp ${stringSign(mark.string)}` : ''),
+  plant: (mark: Mark) => (mark.kind === 'plant' ? `set ${[...mark.fingers].join(' ')}` : ''),
+  stroke: (mark: Mark) => (mark.kind === 'stroke' ? `${mark.stroke} stroke` : ''),
+} as const;
+
+const signOf = (mark: Mark): string => {
+  switch (mark.kind) {
+    case 'damp':
+      return `×${stringSign(mark.string)}`;
+    case 'plant':
+      return `▾${mark.fingers}`;
+    case 'stroke':
+      return mark.stroke === 'rest' ? '⌵' : '○';
+    default:
+      return '';
+  }
+};
+
+/** The signs below a system: the plan's as far as they are asked for, and those that somebody decided. */
+export const shownSigns = (
+  score: Score,
+  planned: readonly RightSign[],
+  marks: readonly PlacedMark[],
+  decisions: ReadonlyMap<MarkId, MarkDecision>,
+): readonly RightSign[] => {
+  const own = marks.filter(({ mark, by }) => by !== 'planned' && BELOW.has(mark.kind));
+  const replaced = new Set<MarkId>([...own.map(({ id }) => id), ...decisions.keys()]);
+  return [
+    ...planned.filter(({ mark }) => mark === undefined || !replaced.has(mark)),
+    ...own.flatMap(({ id, mark }): RightSign[] => {
+      const note = noteIndex(score, mark.from);
+      if (note === undefined || (mark.kind !== 'damp' && mark.kind !== 'plant' && mark.kind !== 'stroke'))
+        return [];
+      return [
+        {
+          note,
+          kind: mark.kind,
+          sign: signOf(mark),
+          words: WORDS[mark.kind](mark),
+          isAdvice: false,
+          mark: id,
+        },
+      ];
+    }),
+  ].sort((a, b) => score.notes[a.note]!.onset - score.notes[b.note]!.onset);
+};
+
+/** Words of the source that are not drawn any more, as `onset text`. */
+export const wordsGone = (
+  score: Score,
+  source: ReadonlyMap<MarkId, Mark>,
+  decisions: ReadonlyMap<MarkId, MarkDecision>,
+): ReadonlySet<string> =>
+  new Set(
+    [...source].flatMap(([id, mark]) => {
+      const decision = decisions.get(id);
+      const note = noteIndex(score, mark.from);
+      return mark.kind === 'text' && decision && !sameMark(decision, mark) && note !== undefined
+        ? [`${score.notes[note]!.onset} ${mark.text}`]
+        : [];
+    }),
+  );
