@@ -24,6 +24,7 @@ export * from './fingering/rules.ts';
 export * from './fingering/marks.ts';
 export { slurMarks } from './fingering/slurred.ts';
 export { anchorOf } from './score/anchor.ts';
+export { beatText, placeText } from './score/place.ts';
 export {
   FINGER_PAIRS,
   handOf,

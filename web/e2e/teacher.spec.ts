@@ -64,7 +64,7 @@ test('the keyboard walks, decides strings and plucks, and says what cannot be', 
   await expect(heading).toContainText('A2');
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('ArrowRight');
-  await expect(heading).toContainText('C4 bar 1, beat 1');
+  await expect(heading).toContainText('C4 bar 1, beat 2');
   await page.keyboard.press('PageDown');
   await expect(heading).toContainText('bar 2');
   await page.keyboard.press('ArrowLeft');

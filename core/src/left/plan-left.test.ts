@@ -125,7 +125,7 @@ describe('locks', () => {
       decide(score, ['C4', 0, { string: 2, finger: 4 }], ['E4', 0, { string: 2 }]),
     );
     expect(plan.findings.map((finding) => finding.code)).toContain('lock-not-kept');
-    expect(plan.findings[0]!.message).toMatch(/Bar 1, beat 0/);
+    expect(plan.findings[0]!.message).toMatch(/Bar 1, beat 1:/);
   });
 
   it('of the source hold until the teacher frees the note', () => {

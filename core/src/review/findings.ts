@@ -1,5 +1,4 @@
 import { pitchLabel } from '../music/pitch.ts';
-import { quartersText } from '../music/time.ts';
 import { neckTables } from '../left/hand.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import { gripTrouble } from '../left/why.ts';
@@ -10,6 +9,7 @@ import type { RightPlan } from '../right/plan-right.ts';
 import type { Clock } from '../score/clock.ts';
 import { movementFindings, type Movements } from './movement-findings.ts';
 import { writtenFindings } from './written-findings.ts';
+import { beatText } from '../score/place.ts';
 import { barLabel, type NoteId, type Score } from '../score/score.ts';
 
 export const FINDING_CODES = [
@@ -102,7 +102,7 @@ export const findingsOf = (
     const note = score.notes[left.sounds[sound]!.head]!;
     const bar = score.bars[note.bar]!;
     const beat = note.onset - bar.start;
-    const place = `Bar ${barLabel(bar)}, beat ${quartersText(beat, score.ticksPerQuarter)}`;
+    const place = `Bar ${barLabel(bar)}, beat ${beatText(bar, beat, score.ticksPerQuarter)}`;
     return {
       code,
       severity,

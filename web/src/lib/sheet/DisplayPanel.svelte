@@ -8,6 +8,7 @@
     ['everyString', 'Every string number'],
     ['ringing', 'What rings on'],
     ['movements', 'Guides, fingers that stay, slurs that would help'],
+    ['harmony', 'Chord names'],
     ['rightSigns', 'Planting, strokes and damping'],
   ];
 </script>

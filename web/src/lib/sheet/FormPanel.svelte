@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { barLabel, pitchLabel, type ComparedReturn } from '@oculon/core';
+  import { placeText, barLabel, pitchLabel, type ComparedReturn } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { likenessWords, PHRASE_END_WORDS } from './movement-words.ts';
-  import { noteAt, placeWords } from './places.ts';
+  import { noteAt } from './places.ts';
   import { stringSign } from '../workbench/commands.ts';
 
   interface Props {
@@ -67,7 +67,7 @@
             class="w-full rounded px-1 text-left hover:bg-base-200"
             onclick={() => jumpToBar(phrase.from)}
             ><span class="font-semibold">{bars(phrase.from, phrase.to)}</span>
-            <span class="opacity-80">to a {PHRASE_END_WORDS[phrase.ends]}</span></button
+            <span class="opacity-80">to {PHRASE_END_WORDS[phrase.ends]}</span></button
           >
         </li>
       {/each}
@@ -96,7 +96,7 @@
               <ul class="pl-3 text-xs" aria-label="Differences">
                 {#each each.differences as { here, there, price } (here)}
                   <li>
-                    {placeWords(score, workbench.plan?.sounds[here] ?? 0)}: {takingOf(here)}, there {takingOf(
+                    {placeText(score, workbench.plan?.sounds[here] ?? 0)}: {takingOf(here)}, there {takingOf(
                       there,
                     )} – {why(price)}
                   </li>

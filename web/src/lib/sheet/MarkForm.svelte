@@ -1,5 +1,6 @@
 <script lang="ts">
   import {
+    placeText,
     BARRE_EXTENTS,
     LONGEST_TEXT,
     markId,
@@ -17,7 +18,6 @@
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { draftOf, isSpan, markFrom, NEW_DRAFT } from './mark-draft.ts';
   import { MARK_NAMES } from './movement-words.ts';
-  import { placeWords } from './places.ts';
 
   interface Props {
     workbench: Workbench;
@@ -44,7 +44,7 @@
     ]),
   );
   const nameOf = (note: NoteIndex) =>
-    `${pitchLabel(score.notes[note]!.sounding)}, ${placeWords(score, score.notes[note]!.onset)}`;
+    `${pitchLabel(score.notes[note]!.sounding)}, ${placeText(score, score.notes[note]!.onset)}`;
   const FRETS = Array.from({ length: 15 }, (_, index) => index + 1);
   const EXTENT_NAMES = { full: 'full', partial: 'partial', hinge: 'hinge' } as const;
 

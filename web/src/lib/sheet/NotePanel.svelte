@@ -1,13 +1,5 @@
 <script lang="ts">
-  import {
-    barLabel,
-    pitchLabel,
-    quartersText,
-    STRINGS,
-    type LeftFinger,
-    type StrokeFinger,
-    type Ticks,
-  } from '@oculon/core';
+  import { barLabel, beatText, pitchLabel, STRINGS, type LeftFinger, type StrokeFinger } from '@oculon/core';
   import {
     fretsAtCaret,
     release,
@@ -38,7 +30,7 @@
     if (until === undefined || !bar || !workbench.score) return undefined;
     return until >= bar.start + bar.length
       ? 'the end of the bar'
-      : `beat ${quartersText((until - bar.start) as Ticks, workbench.score.ticksPerQuarter)}`;
+      : `beat ${beatText(bar, until - bar.start, workbench.score.ticksPerQuarter)}`;
   });
 
   const FINGERS: readonly LeftFinger[] = [0, 1, 2, 3, 4];
@@ -60,7 +52,7 @@
     <h2 class="text-lg">
       {pitchLabel(note.sounding)}
       <span class="text-sm opacity-70">
-        bar {barLabel(bar)}, beat {quartersText(note.onset - bar.start, workbench.score.ticksPerQuarter)},
+        bar {barLabel(bar)}, beat {beatText(bar, note.onset - bar.start, workbench.score.ticksPerQuarter)},
         voice {note.voice}
       </span>
     </h2>

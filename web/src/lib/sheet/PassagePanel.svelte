@@ -2,7 +2,7 @@
   import {
     barLabel,
     isForRightHand,
-    quartersText,
+    placeText,
     romanNumeral,
     type PassageRule,
     type RuleId,
@@ -63,7 +63,7 @@
   const rejoins = (way: WayView): string => {
     if (!score || way.rejoins === undefined) return 'to the end';
     const bar = score.bars.findLast((each) => each.start <= way.rejoins!)!;
-    return `as before from bar ${barLabel(bar)}, beat ${quartersText(way.rejoins - bar.start, score.ticksPerQuarter)}`;
+    return `as before from ${placeText(score, way.rejoins)}`;
   };
 </script>
 

@@ -11,7 +11,7 @@
   import { handleKey } from '../workbench/commands.ts';
   import type { Display } from './display.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { shownSigns, shownSpans, wordsGone } from './shown-marks.ts';
+  import { chordWords, shownSigns, shownSpans, wordsGone } from './shown-marks.ts';
   import System from './System.svelte';
 
   const { workbench, display }: { workbench: Workbench; display: Display } = $props();
@@ -34,7 +34,12 @@
   );
 
   const NO_SIGNS: readonly RightSign[] = [];
-  const spans = $derived(shownSpans(workbench.marks, display.movements));
+  const chords = $derived(
+    score && display.harmony && workbench.movements
+      ? chordWords(score, workbench.movements.blocks, workbench.plan?.positions ?? [])
+      : [],
+  );
+  const spans = $derived([...shownSpans(workbench.marks, display.movements), ...chords]);
   const signs = $derived(
     score
       ? shownSigns(

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { pitchLabel, type Shift } from '@oculon/core';
+  import { placeText, pitchLabel, type Shift } from '@oculon/core';
   import type { ShiftWay } from '../planner/api.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { RIDE_WORDS } from './movement-words.ts';
-  import { noteAt, placeWords } from './places.ts';
+  import { noteAt } from './places.ts';
   import { termWords } from './words.ts';
 
   interface Props {
@@ -57,7 +57,7 @@
             class="w-full rounded px-1 text-left hover:bg-base-200"
             onclick={() => onjump(noteAt(score, shift.onset)?.index ?? 0)}
           >
-            <span class="font-semibold capitalize">{placeWords(score, shift.onset)}</span>: {shift.from} → {shift.to},
+            <span class="font-semibold capitalize">{placeText(score, shift.onset)}</span>: {shift.from} → {shift.to},
             {Math.round(shift.distance)} mm {RIDE_WORDS[shift.rides]}, {Math.round(shift.speed)} mm/s
           </button>
           <div class="pl-2 text-xs opacity-80">
@@ -79,7 +79,7 @@
               {#each ways.ways as way (way.onset)}
                 <li>
                   <button class="btn btn-xs" onclick={() => take(way)}
-                    >{way.isEarlier ? 'Earlier' : 'Later'}: {placeWords(score, way.onset)}</button
+                    >{way.isEarlier ? 'Earlier' : 'Later'}: {placeText(score, way.onset)}</button
                   >
                   <span class="text-xs"
                     >+{way.price.toFixed(1)}, {RIDE_WORDS[way.rides]}; {termWords(way.terms)}</span

@@ -8,6 +8,8 @@ export interface Display {
   rightSigns: boolean;
   /** Guide fingers, fingers that stay, and slurs that would help. */
   movements: boolean;
+  /** Names of the harmonies. */
+  harmony: boolean;
 }
 
 export const PLAIN_DISPLAY: Display = {
@@ -16,4 +18,5 @@ export const PLAIN_DISPLAY: Display = {
   ringing: false,
   rightSigns: false,
   movements: false,
+  harmony: false,
 };

@@ -65,12 +65,12 @@ export const LEAVING_WORDS = {
 } as const;
 
 export const PHRASE_END_WORDS: Readonly<Record<PhraseEnd, string>> = {
-  repeat: 'repeat',
-  'double-bar': 'double bar',
-  rest: 'rest',
-  fermata: 'fermata',
-  'long-note': 'long note',
-  end: 'end of the piece',
+  repeat: 'a repeat',
+  'double-bar': 'a double bar',
+  rest: 'a rest',
+  fermata: 'a fermata',
+  'long-note': 'a long note',
+  end: 'the end of the piece',
 };
 
 export const likenessWords = (likeness: Likeness): string => {

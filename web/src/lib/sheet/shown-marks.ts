@@ -1,5 +1,6 @@
 import {
   sameMark,
+  type Block,
   type Mark,
   type MarkDecision,
   type MarkId,
@@ -9,6 +10,7 @@ import {
 } from '@oculon/core';
 import { noteIndex } from '../engraving/span-signs.ts';
 import { stringSign } from '../workbench/commands.ts';
+import { noteAt } from './places.ts';
 
 /** Proposals that stand on the sheet without being asked for. */
 const ALWAYS = new Set<Mark['kind']>(['barre', 'position']);
@@ -71,6 +73,22 @@ export const shownSigns = (
       ];
     }),
   ].sort((a, b) => score.notes[a.note]!.onset - score.notes[b.note]!.onset);
+};
+
+/** Names of the harmonies as words over the sheet, each where it begins and not again while it lasts. */
+export const chordWords = (
+  score: Score,
+  blocks: readonly Block[],
+  onsets: readonly { readonly onset: number }[],
+): readonly PlacedMark[] => {
+  let last: string | undefined;
+  return blocks.flatMap(({ chord, from }): PlacedMark[] => {
+    const note = noteAt(score, onsets[from]?.onset ?? -1);
+    if (chord === undefined || chord === last || !note) return [];
+    last = chord;
+    const mark: Mark = { kind: 'text', from: note.id, text: chord };
+    return [{ id: `chord@${note.id}` as MarkId, mark, by: 'planned' }];
+  });
 };
 
 /** Words of the source that are not drawn any more, as `onset text`. */
