@@ -1,6 +1,14 @@
 import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { EMPTY_FINGERING, marksOf, planJson, planPiece, setupFor, writeMusicXml } from '@oculon/core';
+import {
+  EMPTY_FINGERING,
+  marksOf,
+  planJson,
+  planPiece,
+  setupFor,
+  wantedMarks,
+  writeMusicXml,
+} from '@oculon/core';
 import { openPiece } from './open-piece.ts';
 import { planTable } from './plan-table.ts';
 import { complain, fileTrouble, oneFile, readRange, readSetup, SETUP_OPTIONS } from './setup-options.ts';
@@ -41,8 +49,10 @@ export const plan = async (args: readonly string[]): Promise<0 | 1> => {
     },
   });
   if (values.out !== undefined) {
-    const readOptions = values.part === undefined ? {} : { part: values.part };
-    const written = writeMusicXml(opened.source, marksOf(result), readOptions);
+    const written = writeMusicXml(opened.source, marksOf(result), {
+      ...(values.part !== undefined && { part: values.part }),
+      signs: wantedMarks(result, opened.imported.marks),
+    });
     if (!written.ok) return complain(`${file}: ${written.error.message}`);
     try {
       await writeFile(values.out, written.value);

@@ -47,6 +47,66 @@ const planSchema = z.strictObject({
       strings: z.tuple([z.int(), z.int()]),
     }),
   ),
+  guides: z.array(
+    z.strictObject({
+      bar: z.int(),
+      beat,
+      finger: z.int().min(1).max(4),
+      string: z.int().min(1).max(6),
+      fromFret: z.int().min(1),
+      toFret: z.int().min(1),
+      heard: z.boolean(),
+    }),
+  ),
+  held: z.array(
+    z.strictObject({
+      bar: z.int(),
+      beat,
+      finger: z.int().min(1).max(4),
+      kind: z.enum(['pivot', 'common', 'keep-down']),
+      untilBar: z.int(),
+      untilBeat: beat,
+    }),
+  ),
+  preparations: z.array(
+    z.strictObject({
+      bar: z.int(),
+      beat,
+      finger: z.int().min(1).max(4),
+      strings: z.array(z.int()).min(1),
+      fret: z.int().min(1),
+      how: z.enum(['with-block', 'early', 'last-moment']),
+      setBar: z.int(),
+      setBeat: beat,
+    }),
+  ),
+  blocks: z.array(
+    z.strictObject({
+      bar: z.int(),
+      beat,
+      chord: z.string().nullable(),
+      position: z.int(),
+      shape: z.array(z.strictObject({ string: z.int(), fret: z.int(), finger: z.int() })),
+    }),
+  ),
+  slurSuggestions: z.array(
+    z.strictObject({
+      bar: z.int(),
+      beat,
+      kind: z.enum(['hammer-on', 'pull-off']),
+      repairs: z.enum(['crossing', 'repeat', 'tempo']),
+    }),
+  ),
+  phrases: z.array(z.strictObject({ from: z.int(), to: z.int(), ends: z.string() })),
+  returns: z.array(
+    z.strictObject({
+      from: z.int(),
+      to: z.int(),
+      like: z.int(),
+      kind: z.enum(['exact', 'transposed', 'other-bass', 'same-rhythm']),
+      semitones: z.int().optional(),
+    }),
+  ),
   damping: z.array(z.unknown()),
   findings: z.array(
     z.strictObject({ code: z.string(), severity: z.string(), bar: z.int(), beat, message: z.string() }),

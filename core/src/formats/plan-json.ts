@@ -1,7 +1,8 @@
 import { pitchName } from '../music/pitch.ts';
 import { quartersText } from '../music/time.ts';
 import type { Plan } from '../plan/plan.ts';
-import type { Score } from '../score/score.ts';
+import { placeOf } from './json-place.ts';
+import { movementsJson } from './movements-json.ts';
 
 /** How long each part of the work took, in ms. */
 export interface PlanTimings {
@@ -20,18 +21,6 @@ const round = (value: number, digits = 4): number => Number(value.toFixed(digits
 
 const rounded = (costs: Readonly<Record<string, number>>): Record<string, number> =>
   Object.fromEntries(Object.entries(costs).map(([term, amount]) => [term, round(amount)]));
-
-/** Index of the bar that contains a moment. */
-const barAt = (score: Score, onset: number): number => {
-  let index = 0;
-  while (index + 1 < score.bars.length && score.bars[index + 1]!.start <= onset) index += 1;
-  return index;
-};
-
-const placeOf = (score: Score, onset: number): { bar: number; beat: string } => {
-  const index = barAt(score, onset);
-  return { bar: index + 1, beat: quartersText(onset - score.bars[index]!.start, score.ticksPerQuarter) };
-};
 
 /** The plan as `oculon.plan/1`, the format that other programs read; fields are only ever added to it. */
 export const planJson = (plan: Plan, timings: PlanTimings, range?: BarRange) => {
@@ -84,6 +73,7 @@ export const planJson = (plan: Plan, timings: PlanTimings, range?: BarRange) => 
         return { ...placeOf(score, onset), untilBar: end.bar, untilBeat: end.beat, fret, strings };
       })
       .filter(isWanted),
+    ...movementsJson(plan, isWanted),
     damping: plan.damping
       .map(({ onset, string, grade, means }) => ({ ...placeOf(score, onset), string, grade, means }))
       .filter(isWanted),

@@ -35,6 +35,8 @@ export interface HeldFinger {
   readonly to: number;
 }
 
+/** A finger that goes so many frets along its string takes the hand with it, in frets. */
+const HAND_MOVES = 2;
 /** Guides that lead less well than they look: silence longer than this between both notes, in seconds. Our own value. */
 const LONGEST_SILENCE = 1;
 
@@ -51,7 +53,9 @@ export const guidesOf = (
     lastOf.set(stay.finger, stay);
     if (before?.to !== stay.from || before.fret === stay.fret) return [];
     const string = before.strings.find((each) => stay.strings.includes(each));
-    const isShift = plan.hands[stay.from]!.position !== plan.hands[stay.from - 1]!.position;
+    const isShift =
+      plan.hands[stay.from]!.position !== plan.hands[stay.from - 1]!.position ||
+      Math.abs(stay.fret - before.fret) >= HAND_MOVES;
     const [from, to] = [soundOn(plan, before, string), soundOn(plan, stay, string, 'first')];
     if (string === undefined || from === undefined || to === undefined) return [];
     const heard = score.notes[plan.sounds[to]!.head]!.slideFrom;

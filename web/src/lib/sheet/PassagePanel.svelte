@@ -1,12 +1,5 @@
 <script lang="ts">
-  import {
-    barLabel,
-    isForRightHand,
-    placeText,
-    romanNumeral,
-    type PassageRule,
-    type RuleId,
-  } from '@oculon/core';
+  import { isForRightHand, placeText, romanNumeral, type PassageRule, type RuleId } from '@oculon/core';
   import type { WayView } from '../planner/api.ts';
   import { stringSign } from '../workbench/commands.ts';
   import BarRange, { type TypedRange } from './BarRange.svelte';
@@ -62,7 +55,6 @@
   };
   const rejoins = (way: WayView): string => {
     if (!score || way.rejoins === undefined) return 'to the end';
-    const bar = score.bars.findLast((each) => each.start <= way.rejoins!)!;
     return `as before from ${placeText(score, way.rejoins)}`;
   };
 </script>

@@ -1,0 +1,128 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import { expect, test, type Page } from '@playwright/test';
+import { DANCE, finger, importStudy, saved, settled, STUDIES } from './sheet.ts';
+
+const open = (page: Page, id: string) => page.getByTestId(id).locator('summary').first().click();
+const note = (page: Page, index: number) => page.locator(`[data-note="${index}"]`).first();
+const mark = (page: Page, id: RegExp) => page.locator('[data-mark]').filter({ hasText: id });
+
+test('marks are set, changed, taken away and back, kept, exported and read again', async ({ page }, {
+  outputPath,
+}) => {
+  await importStudy(page, DANCE);
+  await open(page, 'marks');
+  const panel = page.getByTestId('marks');
+
+  // A word at a note.
+  await note(page, 4).click();
+  await panel.getByRole('button', { name: 'New mark at the caret' }).click();
+  await panel.getByLabel('Text', { exact: true }).fill('sing out');
+  await panel.getByRole('button', { name: 'Set the mark' }).click();
+  await expect(mark(page, /sing out/)).toBeVisible();
+  await settled(page);
+
+  // A barre from the note to a later one, walked to on the sheet.
+  await panel.getByRole('button', { name: 'New mark at the caret' }).click();
+  await panel.getByLabel('Kind of mark').selectOption('barre');
+  await panel.getByLabel('Fret').selectOption('5');
+  await note(page, 9).click();
+  await panel.getByRole('button', { name: 'Set the mark' }).click();
+  await expect(mark(page, /^C V/)).toBeVisible();
+  await settled(page);
+
+  // Changed to a partial one; undo and redo.
+  await note(page, 4).click();
+  const barre = panel.getByRole('listitem').filter({ hasText: 'Barre' });
+  await barre.getByRole('button', { name: 'Change' }).click();
+  await panel.getByLabel('Extent').selectOption('partial');
+  await note(page, 9).click();
+  await panel.getByRole('button', { name: 'Change it' }).click();
+  await expect(mark(page, /^½C V/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(mark(page, /^½C V/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(mark(page, /^½C V/)).toBeVisible();
+
+  // What Oculon proposes can be taken away and put back.
+  await note(page, 0).click();
+  const position = panel.getByRole('listitem').filter({ hasText: 'Position' });
+  await position.getByRole('button', { name: 'Remove' }).click();
+  await expect(panel.getByText('taken away')).toBeVisible();
+  await panel.getByRole('button', { name: 'Put back' }).click();
+  await expect(panel.getByText('taken away')).toHaveCount(0);
+  await settled(page);
+
+  await page.reload();
+  await expect(mark(page, /sing out/)).toBeVisible();
+  await expect(mark(page, /^½C V/)).toBeVisible();
+  await expect(page.getByTestId('status')).toContainText('Planned in');
+
+  await page.getByRole('button', { name: 'Export' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'MusicXML with the fingering' }).click();
+  const xml = await readFile(await (await download).path(), 'utf8');
+  expect(xml).toContain('<words>sing out</words>');
+  expect(xml).toContain('<words>½C V</words>');
+  const again = outputPath('again.musicxml');
+  await writeFile(again, xml);
+  await importStudy(page, again);
+  await note(page, 4).click();
+  await open(page, 'marks');
+  await expect(page.getByTestId('marks').getByRole('listitem').filter({ hasText: '½C V' })).toContainText(
+    'in the file',
+  );
+});
+
+test('a slur that a teacher sets is played: the second note is not plucked', async ({ page }) => {
+  await importStudy(page, DANCE);
+  const pluck = page.locator('[data-pluck-of="2"]');
+  await expect(pluck).toHaveCount(1);
+  await note(page, 1).click();
+  await open(page, 'marks');
+  const panel = page.getByTestId('marks');
+  await panel.getByRole('button', { name: 'New mark at the caret' }).click();
+  await panel.getByLabel('Kind of mark').selectOption('slur');
+  await expect(panel.getByRole('button', { name: 'Set the mark' })).toBeDisabled();
+  await note(page, 2).click();
+  await panel.getByRole('button', { name: 'Set the mark' }).click();
+  await settled(page);
+  await expect(page.locator('path.slur.teacher')).toHaveCount(1);
+});
+
+test('movements are told at the caret; shifts and barres have other ways; a return takes over a fingering', async ({
+  page,
+}) => {
+  await importStudy(page, `${STUDIES}moth-hour.musicxml`);
+  await open(page, 'movements');
+  await expect(page.getByTestId('movements')).toContainText('⑤0');
+  await page.getByTestId('movements').getByRole('button', { name: 'One by one' }).click();
+  await expect(page.getByRole('list', { name: 'Set one by one' })).toBeVisible();
+
+  await open(page, 'shifts');
+  const shifts = page.getByRole('list', { name: 'Shifts', exact: true });
+  await expect(shifts.getByRole('button', { name: /→/ }).first()).toContainText('mm/s');
+  await shifts.getByRole('button', { name: 'Other places' }).first().click();
+  const places = page.getByRole('list', { name: 'Other places for the shift' });
+  await expect(places.getByRole('listitem').first()).toBeVisible();
+
+  await open(page, 'barres');
+  const barres = page.getByTestId('barres');
+  await expect(barres).toContainText('doctor or hand therapist');
+  await barres.getByRole('button', { name: 'Without it' }).first().click();
+  const take = barres.getByRole('button', { name: 'Take it' });
+  await expect(take.or(barres.getByText('cannot be held without one'))).toBeVisible();
+
+  await open(page, 'form');
+  const returns = page.getByRole('list', { name: 'Passages that return' });
+  await expect(returns).toContainText('over another bass');
+  await returns.getByRole('button', { name: 'Carry the right hand here' }).first().click();
+  await settled(page);
+  await expect(page.locator('.pluck.teacher').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+
+  await page.getByLabel('Chord names').check();
+  await page.getByLabel('Guides, fingers that stay, slurs that would help').check();
+  await expect(page.locator('[data-mark^="hold@"]').first()).toBeVisible();
+  await saved(page);
+  expect(await finger(page, 0).textContent()).toBe('0');
+});
