@@ -6,9 +6,9 @@ const open = (page: Page, id: string) => page.getByTestId(id).locator('summary')
 const note = (page: Page, index: number) => page.locator(`[data-note="${index}"]`).first();
 const mark = (page: Page, id: RegExp) => page.locator('[data-mark]').filter({ hasText: id });
 
-test('marks are set, changed, taken away and back, kept, exported and read again', async ({ page }, {
-  outputPath,
-}) => {
+test('marks are set, changed, taken away and back, kept, exported and read again', async ({
+  page,
+}, testInfo) => {
   await importStudy(page, DANCE);
   await open(page, 'marks');
   const panel = page.getByTestId('marks');
@@ -63,7 +63,7 @@ test('marks are set, changed, taken away and back, kept, exported and read again
   const xml = await readFile(await (await download).path(), 'utf8');
   expect(xml).toContain('<words>sing out</words>');
   expect(xml).toContain('<words>½C V</words>');
-  const again = outputPath('again.musicxml');
+  const again = testInfo.outputPath('again.musicxml');
   await writeFile(again, xml);
   await importStudy(page, again);
   await note(page, 4).click();
@@ -75,18 +75,19 @@ test('marks are set, changed, taken away and back, kept, exported and read again
 
 test('a slur that a teacher sets is played: the second note is not plucked', async ({ page }) => {
   await importStudy(page, DANCE);
-  const pluck = page.locator('[data-pluck-of="2"]');
+  const pluck = page.locator('[data-pluck-of="3"]');
   await expect(pluck).toHaveCount(1);
-  await note(page, 1).click();
+  await note(page, 2).click();
   await open(page, 'marks');
   const panel = page.getByTestId('marks');
   await panel.getByRole('button', { name: 'New mark at the caret' }).click();
   await panel.getByLabel('Kind of mark').selectOption('slur');
   await expect(panel.getByRole('button', { name: 'Set the mark' })).toBeDisabled();
-  await note(page, 2).click();
+  await note(page, 3).click();
   await panel.getByRole('button', { name: 'Set the mark' }).click();
   await settled(page);
   await expect(page.locator('path.slur.teacher')).toHaveCount(1);
+  await expect(pluck).toHaveCount(0);
 });
 
 test('movements are told at the caret; shifts and barres have other ways; a return takes over a fingering', async ({

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { anchorOf, type PlacedMark } from '@oculon/core';
-  import { spanOfMark } from '../engraving/span-signs.ts';
+  import { anchorOf, type NoteId, type PlacedMark } from '@oculon/core';
+  import { noteIndex, spanOfMark } from '../engraving/span-signs.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { isSpan } from './mark-draft.ts';
   import MarkForm from './MarkForm.svelte';
@@ -35,10 +35,10 @@
   const removedHere = $derived.by(() => {
     const note = workbench.caretNote;
     if (!score || !note) return [];
-    const ids = new Set([note.id, score.notes[anchorOf(score, note.index)]!.id]);
-    return [...workbench.fingering.marks].filter(
-      ([id, mark]) => mark.kind === 'removed' && [...ids].some((each) => id.split('@')[1] === each),
-    );
+    return [...workbench.fingering.marks].filter(([id, mark]) => {
+      const at = noteIndex(score, id.split('@')[1] as NoteId);
+      return mark.kind === 'removed' && at !== undefined && score.notes[at]!.onset === note.onset;
+    });
   });
 
   const accept = ({ id, mark }: PlacedMark) => {
