@@ -56,7 +56,7 @@ export const groundOf = (score: Score, guitar: Guitar, clock: Clock): Ground => 
     guitar,
     sounds,
     slices,
-    inferredRing: inferRinging(sounds, score.bars),
+    inferredRing: inferRinging(sounds, score.bars, (sound) => score.notes[sound.head]!.letRing),
     slurredFrom: Int32Array.from(sounds, (sound) => {
       const from = score.notes[sound.head]!.slurredFrom;
       return from ? (soundOfNote.get(from.note) ?? -1) : -1;

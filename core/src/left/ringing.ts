@@ -13,9 +13,13 @@ export const ringsToBarEnd = (sound: Sound, bars: readonly Bar[]): number => {
 /**
  * Until when each sound may ring, in ticks. Written lengths are the least; a note of a broken chord (it leaps to
  * its neighbours in the voice by a third or more) rings on, softly, to the end of the bar or until its own
- * voice touches a neighbouring pitch. Grace notes never ring on.
+ * voice touches a neighbouring pitch, and so does a note that is written to ring (l.v.). Grace notes never ring on.
  */
-export const inferRinging = (sounds: readonly Sound[], bars: readonly Bar[]): readonly number[] => {
+export const inferRinging = (
+  sounds: readonly Sound[],
+  bars: readonly Bar[],
+  isLetRing: (sound: Sound) => boolean = () => false,
+): readonly number[] => {
   const until = sounds.map((sound) => sound.end);
   const byVoiceAndBar = new Map<string, Sound[]>();
   for (const sound of sounds) {
@@ -39,5 +43,7 @@ export const inferRinging = (sounds: readonly Sound[], bars: readonly Bar[]): re
       until[sound.index] = closer ? Math.max(sound.end, closer.onset) : ringsToBarEnd(sound, bars);
     });
   }
+  for (const sound of sounds)
+    if (!sound.grace && isLetRing(sound)) until[sound.index] = ringsToBarEnd(sound, bars);
   return until;
 };

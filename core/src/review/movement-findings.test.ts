@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { EMPTY_FINGERING } from '../fingering/fingering.ts';
+import { patternSchema, type RuleId } from '../fingering/rules.ts';
 import { planPiece, type Plan } from '../plan/plan.ts';
 import { decide, exampleScore, planVoices } from '../testing/planning.ts';
 import { checkSlurs } from '../technique/slurs.ts';
-import type { FindingCode } from './findings.ts';
+import { findingsOf, type FindingCode } from './findings.ts';
 
 const codes = ({ findings }: Plan): readonly FindingCode[] => findings.map(({ code }) => code);
 const fixed = (
@@ -99,6 +101,38 @@ describe('what will go wrong', () => {
       decide(score, ['F4', 0, { string: 1, finger: 1 }], ['D5', 0, { string: 1, finger: 4 }]),
     );
     expect(codes(plan)).toContain('upbeat-torn');
+  });
+});
+
+describe('the hands at odds', () => {
+  it('a crossing of the right hand just where the left hand shifts; none where it rests', () => {
+    const crossing = (voices: readonly string[], left: readonly [number, number]) =>
+      fixed(voices, 110, [
+        ['D4', 0, { string: 2, finger: 3, pluck: 'm' }],
+        [left[0] > 1 ? 'C5' : 'E4', 0, { string: 1, finger: left[1] as 0 | 1, pluck: 'i' }],
+      ]);
+    expect(codes(crossing(['D4/16 C5/8. B4/4 C5/2'], [8, 1]))).toContain('crossing-where-busy');
+    expect(codes(crossing(['D4/16 E4/8. D4/4 E4/2'], [0, 0]))).not.toContain('crossing-where-busy');
+  });
+
+  it('a pattern that what is fixed does not allow', () => {
+    const score = exampleScore({ voices: ['G3/8 B3/8 E4/8 B3/8 G3/8 B3/8 E4/4'] });
+    const rules = new Map([
+      ['r' as RuleId, { kind: 'pattern' as const, from: 0, to: 0, pattern: patternSchema.parse('ima') }],
+    ]);
+    const asked = planPiece(score, { ...EMPTY_FINGERING, rules });
+    expect(codes(asked)).not.toContain('pattern-not-kept');
+    const against = decide(score, ['B3', 0, { pluck: 'p' }]);
+    expect(codes(planPiece(score, { ...against, rules }))).toContain('pattern-not-kept');
+  });
+
+  it('a search that had to leave something out says so', () => {
+    const plan = planVoices(['C4/4 D4/4 E4/2']);
+    const { shifts, barres, damping } = plan;
+    const cut = { ...plan, left: { ...plan.left, exact: false } };
+    const found = findingsOf(cut, [], { shifts, barres, damping }).map(({ code }) => code);
+    expect(found).toEqual(['search-not-exhaustive']);
+    expect(codes(plan)).toEqual([]);
   });
 });
 

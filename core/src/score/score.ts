@@ -50,6 +50,8 @@ export interface Note {
   /** The note from which an audible slide leads to this one. */
   readonly slideFrom?: NoteIndex;
   readonly harmonic?: 'natural' | 'artificial';
+  /** Written to ring on (l.v.), beyond its length. */
+  readonly letRing: boolean;
   readonly arpeggiated: boolean;
   /** How the chord is brushed when the source says so: a plectrum sign, or a roll toward the bass. */
   readonly strum?: StrumDirection;

@@ -44,6 +44,18 @@ describe('the plan of damping', () => {
     );
   });
 
+  it('what is written to ring (l.v.) is left alone', () => {
+    const score = exampleScore({ voices: ['E4/2. | E4/2.', 'E2/2. | A2/2.'], tempo: 90 });
+    expect(dampingIn(planPiece(score))).toHaveLength(1);
+    const ringing = {
+      ...score,
+      notes: score.notes.map((note) => (note.midi === 40 ? { ...note, letRing: true } : note)),
+    };
+    expect(dampingIn(planPiece(ringing))).toEqual([]);
+    const worded = exampleScore({ voices: ['E4/2. | E4/2.', 'E2/2. | A2/2.'], words: { 1: 'l.v.' } });
+    expect(worded.notes.map(({ letRing }) => letRing)).toEqual([true, true, false, false]);
+  });
+
   it('a stopped bass stops with its finger, and a passage left to ring is left alone', () => {
     expect(dampingIn(planVoices(['C4/2 C4/2', 'G2/2 A2/2']))).toEqual([]);
     const plan = planVoices(['E4/2. | E4/2.', 'E2/2. | A2/2.']);

@@ -72,7 +72,7 @@ export const touchesOf = (
 /**
  * The plan of damping: every open bass that rings past its written end into a rest, into a bass it grates with, or into
  * a harmony it does not belong to, graded, with the cheapest means that is possible at that moment. The same bass again
- * needs none, and a passage that the teacher lets ring is left alone.
+ * needs none, and what is written to ring (l.v.) or lies in a passage that the teacher lets ring is left alone.
  */
 export const dampingOf = (
   score: Score,
@@ -89,7 +89,8 @@ export const dampingOf = (
   return soundings.flatMap((ringing, index): Damping[] => {
     const { bar, end } = left.sounds[ringing.sound]!;
     if (!ringing.isOpen || ringing.string < FIRST_BASS_STRING || ringing.until <= end) return [];
-    if (letRing.some((rule) => covers(rule, bar))) return [];
+    if (letRing.some((rule) => covers(rule, bar)) || score.notes[left.sounds[ringing.sound]!.head]!.letRing)
+      return [];
     const clash = clashOf(index, left, soundings, heard);
     if (!clash) return [];
     const at = clash.why === 'rest' ? undefined : eventAt.get(clash.onset);

@@ -38,6 +38,8 @@ export interface RawNote {
   readonly wholeBarRest: boolean;
   readonly tieStart: boolean;
   readonly tieStop: boolean;
+  /** A tie that leads nowhere on purpose: the note rings on. */
+  readonly letRing: boolean;
   readonly spans: readonly SpanEnd[];
   readonly fermata: boolean;
   readonly arpeggiated: boolean;
@@ -50,12 +52,13 @@ export interface RawNote {
 
 const PLUCK_LETTERS = /^[pimac]$/i;
 
-/** `fingering`, `string`, `fret` and `pluck` of a note; a letter written as a fingering is a pluck. */
+/** `fingering`, `string`, `fret` and `pluck` of a note; a letter written as a fingering is a pluck, `open-string` a 0. */
 const readFingering = (technical: readonly XmlElement[]): SourceFingering => {
   const texts = (name: string) =>
     technical.flatMap((each) => childrenNamed(each, name).map((child) => child.text.trim()));
   const fingers = texts('fingering');
-  const finger = fingers.find((text) => /^[0-4]$/.test(text));
+  const isOpen = technical.some((each) => childNamed(each, 'open-string') !== undefined);
+  const finger = fingers.find((text) => /^[0-4]$/.test(text)) ?? (isOpen ? '0' : undefined);
   const pluck =
     texts('pluck').find((text) => PLUCK_LETTERS.test(text)) ??
     fingers.find((text) => PLUCK_LETTERS.test(text));
@@ -156,6 +159,7 @@ export const readRawNote = (element: XmlElement): RawNote => {
     wholeBarRest: rest?.attributes.measure === 'yes',
     tieStart: ties.includes('start'),
     tieStop: ties.includes('stop'),
+    letRing: ties.includes('let-ring'),
     spans: readSpans(notations, technical),
     fermata: within('fermata').length > 0,
     arpeggiated: within('arpeggiate').length > 0,

@@ -57,6 +57,8 @@ export interface ReadOptions {
 const WRITTEN_ABOVE_SOUNDING = 12;
 /** Semitones above open ① that no fret and few harmonics reach. */
 const HIGHEST_ABOVE_OPEN_FIRST = 36;
+/** Words that let the notes they stand at ring on. */
+const LET_RING = /^\(?(l\.? ?v\.?|laissez vibrer|let ring)\)?$/i;
 /** How far a lowered ⑥ is accepted without being told, in semitones. */
 const LOWERED_SIXTH = 2;
 
@@ -326,6 +328,11 @@ export const readMusicXml = (
   );
   const slurs = linkSlurs(pending);
   const slides = linkSlides(pending);
+  const ringsByWords = new Set(
+    laid.flatMap(({ walked: bar, start }) =>
+      bar.directions.filter(({ text }) => LET_RING.test(text)).map(({ at }) => start + at),
+    ),
+  );
   const fromTablature = tablatureStrings(tablature);
   const guitar: Guitar = { ...STANDARD_GUITAR, tuning: tuning ?? STANDARD_TUNING, capo };
   const noteIndex = new Map<PlacedNote, number>();
@@ -358,6 +365,7 @@ export const readMusicXml = (
       ...(slurredFrom && tiedFrom === undefined && { slurredFrom }),
       ...(slideFrom !== undefined && { slideFrom }),
       ...(placed.harmonic && { harmonic: placed.harmonic }),
+      letRing: placed.letRing || ringsByWords.has(note.onset),
       arpeggiated: placed.arpeggiated,
       ...(placed.strum && { strum: placed.strum }),
       articulations: placed.articulations,
