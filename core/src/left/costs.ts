@@ -34,6 +34,16 @@ export const LEFT_COST_RULES = {
   loneForward: rule(1.56, 'per lone finger', 'a lone finger past its fret while the hand stays'),
   nutBack: rule(0.22, 'per finger', 'in first position there is no lower fret to move the hand to'),
   stretch: rule(0.02, 'per (excess in cm)²', 'spans beyond comfortable hurt more and more'),
+  strain: rule(
+    25,
+    'per (share of the way to the widest span beyond strainFrom)²',
+    'near the widest span nothing else can be done with the hand; our own value',
+  ),
+  strainFrom: rule(
+    0.6,
+    'share',
+    'of the way from the comfortable to the widest span: so far a stretch is work',
+  ),
   spread: rule(0.45, 'per fret and pair', 'fingers further apart than one a fret'),
   adjacentSpread: rule(0.4, 'per fret', 'neighbouring fingers open least'),
   weakPairSpread: rule(0.6, 'per fret', '3 and 4 are the least independent pair; our own value'),
@@ -143,6 +153,7 @@ export const LEFT_WEIGHTS = {
   shifts: ['shift', 'shiftDistance'],
   stretches: [
     'stretch',
+    'strain',
     'spread',
     'adjacentSpread',
     'weakPairSpread',

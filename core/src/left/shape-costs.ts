@@ -47,6 +47,11 @@ export const SHAPE_COST_RULES = {
     '24': -0.04,
     '14': 0.22,
   }),
+  indexBesideApart: one(
+    0.5,
+    'per finger on the fret of 1, three strings away or more, with nothing lower between',
+    'there the index lies down as a barre; our own value, against strummed shapes of the data',
+  ),
   otherFret: byFingers('per pair on different frets', '3 moves least freely against its neighbours', {
     '12': -0.05,
     '23': 0.29,
@@ -98,12 +103,24 @@ const PAIRS = [
   [1, 4],
 ] as const;
 const FIRST_BASS_STRING = 5;
+const APART = 3;
 const STRINGS = 6;
 
 interface Finger {
   readonly fret: number;
   readonly strings: readonly number[];
 }
+
+/** Whether the index, lying flat, could stop what another finger stops far beside it on its fret: nothing lies lower between. */
+const couldLieFlat = (index: Finger, other: Finger, placements: readonly Placement[]): boolean => {
+  const strings = [...index.strings, ...other.strings];
+  const [low, high] = [Math.min(...strings), Math.max(...strings)];
+  const apart = Math.min(...index.strings.flatMap((a) => other.strings.map((b) => Math.abs(a - b))));
+  return (
+    apart >= APART &&
+    placements.every(({ string, fret }) => string < low || string > high || fret >= index.fret)
+  );
+};
 
 const gap = ({ strings }: Finger): number => Math.max(...strings) - Math.min(...strings) + 1 - strings.length;
 
@@ -127,6 +144,8 @@ export const shapeCost = (placements: readonly Placement[], neck: NeckTables): n
     if (low === undefined || high === undefined) continue;
     const names = `${lower}${higher}`;
     cost += value(low === high ? 'sameFret' : 'otherFret', names);
+    if (lower === 1 && low === high && couldLieFlat(fingers.get(1)!, fingers.get(higher)!, placements))
+      cost += value('indexBesideApart');
     cost += value('beyond', names) * Math.max(0, high - low - (higher - lower)) * width(high);
   }
   const index = fingers.get(1);

@@ -47,12 +47,18 @@ const opening = (
   [lower, higher]: readonly [number, number],
   [low, high]: readonly [number, number],
 ): number => {
-  const { comfortable } = spanOf(hand, lower, higher);
-  const excess = Math.max(0, neck.tip[high]! - neck.tip[low]! - comfortable) / MILLIMETRES_PER_CENTIMETRE;
+  const { comfortable, maximum } = spanOf(hand, lower, higher);
+  const beyondComfort = Math.max(0, neck.tip[high]! - neck.tip[low]! - comfortable);
+  const excess = beyondComfort / MILLIMETRES_PER_CENTIMETRE;
+  const room = Math.max(MILLIMETRES_PER_CENTIMETRE, maximum - comfortable);
+  // The whole hand from the index to the little finger: what is between them gives way before.
+  const isWholeHand = lower === 1 && higher === FINGERS - 1;
+  const strain = isWholeHand ? Math.max(0, beyondComfort / room - costs.strainFrom) : 0;
   const beyond = Math.max(0, high - low - (higher - lower));
   const cramped = Math.max(0, higher - lower - (high - low));
   return (
     costs.stretch * excess * excess +
+    costs.strain * strain * strain +
     (costs.spread + adjacentCost(costs, lower, higher)) * beyond +
     costs.cramp * cramped
   );

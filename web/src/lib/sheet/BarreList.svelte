@@ -1,9 +1,8 @@
 <script lang="ts">
   import { placeText, barreWords, type BarreCare } from '@oculon/core';
-  import type { MovementWay } from '../planner/api.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { noteAt } from './places.ts';
-  import { termWords } from './words.ts';
+  import WithoutBarre from './WithoutBarre.svelte';
 
   interface Props {
     workbench: Workbench;
@@ -34,32 +33,6 @@
         }
       })
       .join('; ');
-
-  let asking = $state<number>();
-  let found = $state.raw<{
-    readonly plan: unknown;
-    readonly onset: number;
-    readonly way: MovementWay | undefined;
-  }>();
-  let problem = $state('');
-  const without = $derived(found && found.plan === workbench.plan ? found : undefined);
-
-  const ask = async ({ barre: { onset, until } }: BarreCare) => {
-    const { plan } = workbench;
-    asking = onset;
-    problem = '';
-    try {
-      found = { plan, onset, way: await workbench.planner.withoutBarre(onset, until) };
-    } catch {
-      problem = 'The way without it could not be worked out. Load the page again.';
-    } finally {
-      asking = undefined;
-    }
-  };
-  const take = (way: MovementWay) => {
-    workbench.chooseAll(way.choices);
-    ondone();
-  };
 </script>
 
 {#if score && barres.length > 0}
@@ -81,26 +54,9 @@
               ? ` – ${advice(care)}`
               : ''}
           </button>
-          <button
-            class="btn btn-ghost btn-xs"
-            disabled={workbench.planning || asking !== undefined}
-            onclick={() => ask(care)}
-            >Without it{#if asking === barre.onset}<span
-                class="loading loading-dots loading-xs"
-                aria-label="Searching"
-              ></span>{/if}</button
-          >
-          {#if without?.onset === barre.onset}
-            {#if without.way}
-              {@const { way } = without}
-              <span class="pl-1 text-xs"
-                >{way.price >= 0 ? '+' : '−'}{Math.abs(way.price).toFixed(1)}: {termWords(way.terms)}</span
-              >
-              <button class="btn btn-xs" onclick={() => take(way)}>Take it</button>
-            {:else}
-              <span class="pl-1 text-xs">Its notes cannot be held without one.</span>
-            {/if}
-          {/if}
+          <div class="pl-2">
+            <WithoutBarre {workbench} onset={barre.onset} until={barre.until} {ondone} />
+          </div>
         </li>
       {/each}
     </ul>
@@ -108,6 +64,5 @@
       General advice: a barre is weight from the arm, not pressure of the thumb. Stop when it hurts, and ask a
       doctor or hand therapist if it stays.
     </p>
-    {#if problem}<p role="alert" class="text-xs text-error">{problem}</p>{/if}
   </details>
 {/if}

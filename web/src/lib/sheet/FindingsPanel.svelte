@@ -1,7 +1,9 @@
 <script lang="ts">
   import { findingKey, type Finding } from '@oculon/core';
   import { CircleAlert, Info, TriangleAlert, X } from '@lucide/svelte';
+  import ShiftWays from './ShiftWays.svelte';
   import WaysOut from './WaysOut.svelte';
+  import WithoutBarre from './WithoutBarre.svelte';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
   interface Props {
@@ -29,6 +31,11 @@
   const open = $derived(all.filter((finding) => !workbench.fingering.dismissed.has(findingKey(finding))));
   const aside = $derived(all.filter((finding) => workbench.fingering.dismissed.has(findingKey(finding))));
 
+  const ABOUT_A_SHIFT = new Set(['gap-at-shift', 'upbeat-torn']);
+  const shiftOf = (finding: Finding) =>
+    workbench.plan?.shifts.find(({ onset }) => onset === noteOf(finding)?.onset);
+  const barreOf = (finding: Finding) =>
+    workbench.movements?.barreCare.find(({ barre }) => barre.onset === noteOf(finding)?.onset)?.barre;
   /** For findings that one action answers, that action. */
   const fixes = $derived(new Map(workbench.movements?.fixes));
   const fix = (finding: Finding) => {
@@ -122,6 +129,19 @@
                 >{fixes.get(findingKey(finding))!.label}</button
               >
             </div>
+          {/if}
+          {#if ABOUT_A_SHIFT.has(finding.code)}
+            {@const shift = shiftOf(finding)}
+            {#if shift}
+              <div class="pl-7"><ShiftWays {workbench} slice={shift.slice} {ondone} /></div>
+            {/if}
+          {:else if finding.code === 'barre-too-long'}
+            {@const barre = barreOf(finding)}
+            {#if barre}
+              <div class="pl-7">
+                <WithoutBarre {workbench} onset={barre.onset} until={barre.until} {ondone} />
+              </div>
+            {/if}
           {/if}
           {#if finding.note && HAS_WAYS_OUT.has(finding.code)}
             <div class="pl-7"><WaysOut {workbench} note={finding.note} {ondone} /></div>

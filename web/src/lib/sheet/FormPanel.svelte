@@ -2,7 +2,6 @@
   import { placeText, barLabel, pitchLabel, type ComparedReturn } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { likenessWords, PHRASE_END_WORDS } from './movement-words.ts';
-  import { noteAt } from './places.ts';
   import { stringSign } from '../workbench/commands.ts';
 
   interface Props {
@@ -26,12 +25,10 @@
     if (note) onjump(note.index);
   };
   const takingOf = (sound: number): string => {
-    const { plan } = workbench;
-    const note = plan && noteAt(score, plan.sounds[sound]!);
-    const head = plan && plan.heads[sound];
-    const taken = head === undefined ? undefined : plan?.notes[head];
-    return note && head !== undefined && taken
-      ? `${pitchLabel(score!.notes[head]!.sounding)} ${taken.finger ?? ''}${taken.string ? ` on ${stringSign(taken.string)}` : ''}`
+    const head = workbench.plan?.heads[sound] ?? -1;
+    const [note, taken] = [score?.notes[head], workbench.plan?.notes[head]];
+    return note && taken
+      ? `${pitchLabel(note.sounding)} ${taken.finger ?? ''}${taken.string ? ` on ${stringSign(taken.string)}` : ''}`
       : '';
   };
   const why = (price: number | undefined): string =>

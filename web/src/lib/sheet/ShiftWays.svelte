@@ -1,0 +1,58 @@
+<script lang="ts">
+  import { placeText } from '@oculon/core';
+  import type { ShiftWay } from '../planner/api.ts';
+  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import { RIDE_WORDS } from './movement-words.ts';
+  import { termWords } from './words.ts';
+
+  /** Other moments at which a shift could be made; nothing happens until one is taken. */
+  const { workbench, slice, ondone }: { workbench: Workbench; slice: number; ondone: () => void } = $props();
+
+  let asking = $state(false);
+  let found = $state.raw<{ readonly plan: unknown; readonly ways: readonly ShiftWay[] }>();
+  let problem = $state('');
+  /** What was worked out for another plan says nothing of this one. */
+  const ways = $derived(found && found.plan === workbench.plan ? found.ways : undefined);
+
+  const ask = async () => {
+    const { plan } = workbench;
+    asking = true;
+    problem = '';
+    try {
+      found = { plan, ways: await workbench.planner.shiftWays(slice) };
+    } catch {
+      problem = 'The other places could not be worked out. Load the page again.';
+    } finally {
+      asking = false;
+    }
+  };
+  const take = (way: ShiftWay) => {
+    workbench.chooseAll(way.choices);
+    ondone();
+  };
+</script>
+
+{#if !ways}
+  <button class="btn btn-xs" disabled={workbench.planning || asking} onclick={ask}
+    >Other places{#if asking}<span class="loading loading-dots loading-xs" aria-label="Searching"
+      ></span>{/if}</button
+  >
+{:else}
+  <ul class="space-y-1" aria-label="Other places for the shift">
+    {#each ways as way (way.onset)}
+      <li>
+        <button class="btn btn-xs" onclick={() => take(way)}
+          >{way.isEarlier ? 'Earlier' : 'Later'}: {placeText(workbench.score!, way.onset)}</button
+        >
+        <span class="text-xs"
+          >{way.price >= 0 ? '+' : '−'}{Math.abs(way.price).toFixed(1)}, {RIDE_WORDS[way.rides]}; {termWords(
+            way.terms,
+          )}</span
+        >
+      </li>
+    {:else}
+      <li class="text-xs opacity-80">No other moment is worth a thought.</li>
+    {/each}
+  </ul>
+{/if}
+{#if problem}<p role="alert" class="text-xs text-error">{problem}</p>{/if}

@@ -1,0 +1,52 @@
+<script lang="ts">
+  import type { MovementWay } from '../planner/api.ts';
+  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import { termWords } from './words.ts';
+
+  interface Props {
+    workbench: Workbench;
+    /** The barre, in ticks. */
+    onset: number;
+    until: number;
+    ondone: () => void;
+  }
+  const { workbench, onset, until, ondone }: Props = $props();
+
+  let asking = $state(false);
+  let found = $state.raw<{ readonly plan: unknown; readonly way: MovementWay | undefined }>();
+  let problem = $state('');
+  const without = $derived(found && found.plan === workbench.plan ? found : undefined);
+
+  const ask = async () => {
+    const { plan } = workbench;
+    asking = true;
+    problem = '';
+    try {
+      found = { plan, way: await workbench.planner.withoutBarre(onset, until) };
+    } catch {
+      problem = 'The way without it could not be worked out. Load the page again.';
+    } finally {
+      asking = false;
+    }
+  };
+  const take = (way: MovementWay) => {
+    workbench.chooseAll(way.choices);
+    ondone();
+  };
+</script>
+
+{#if !without}
+  <button class="btn btn-xs" disabled={workbench.planning || asking} onclick={ask}
+    >Without it{#if asking}<span class="loading loading-dots loading-xs" aria-label="Searching"
+      ></span>{/if}</button
+  >
+{:else if without.way}
+  {@const { way } = without}
+  <span class="text-xs"
+    >{way.price >= 0 ? '+' : '−'}{Math.abs(way.price).toFixed(1)}: {termWords(way.terms)}</span
+  >
+  <button class="btn btn-xs" onclick={() => take(way)}>Take it</button>
+{:else}
+  <span class="text-xs">Its notes cannot be held without one.</span>
+{/if}
+{#if problem}<p role="alert" class="text-xs text-error">{problem}</p>{/if}
