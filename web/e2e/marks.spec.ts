@@ -127,3 +127,43 @@ test('movements are told at the caret; shifts and barres have other ways; a retu
   await saved(page);
   expect(await finger(page, 0).textContent()).toBe('0');
 });
+
+/** Signs on the sheet whose ink touches that of another, as `place: sign × sign`. */
+const touching = (page: Page) =>
+  page.locator('.system .layer').evaluateAll((layers) =>
+    layers.flatMap((layer) => {
+      const boxes = [...layer.querySelectorAll('text')].map((text) => {
+        const { left, right, top, bottom, height } = text.getBoundingClientRect();
+        // A line of text is taller than its letters.
+        const air = height * 0.22;
+        return {
+          name: text.firstChild?.textContent ?? '',
+          left,
+          right,
+          top: top + air,
+          bottom: bottom - air,
+        };
+      });
+      return boxes.flatMap((a, index) =>
+        boxes
+          .slice(index + 1)
+          .filter((b) => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom)
+          .map((b) => `${a.name} × ${b.name}`),
+      );
+    }),
+  );
+
+for (const study of ['salt-lanterns', 'slow-ferry'])
+  test(`no sign touches another when everything is shown in ${study}`, async ({ page }) => {
+    await importStudy(page, `${STUDIES}${study}.musicxml`);
+    for (const name of [
+      'Guides, fingers that stay, slurs that would help',
+      'Chord names',
+      'Planting, strokes and damping',
+      'Every string number',
+    ])
+      await page.getByLabel(name).check();
+    await expect(page.locator('[data-mark^="chord@"]').first()).toBeVisible();
+    expect(await page.locator('.system .layer text').count()).toBeGreaterThan(100);
+    expect(await touching(page)).toEqual([]);
+  });

@@ -75,7 +75,13 @@ export const planJson = (plan: Plan, timings: PlanTimings, range?: BarRange) => 
       .filter(isWanted),
     ...movementsJson(plan, isWanted),
     damping: plan.damping
-      .map(({ onset, string, grade, means }) => ({ ...placeOf(score, onset), string, grade, means }))
+      .map(({ onset, string, grade, means, cost }) => ({
+        ...placeOf(score, onset),
+        string,
+        grade,
+        means,
+        cost,
+      }))
       .filter(isWanted),
     findings: plan.findings
       .map(({ code, severity, bar, beat, message }) => ({

@@ -45,6 +45,8 @@ export interface Damping {
   readonly grade: DampingGrade;
   readonly why: 'rest' | 'dissonant-bass' | 'new-harmony' | 'bass-line';
   readonly means: DampingMeans;
+  /** What the means costs, in units of effort. */
+  readonly cost: number;
 }
 
 /** Seconds, minor and major, sevenths and the tritone, in semitones. */
@@ -95,7 +97,15 @@ export const dampingOf = (
     if (!clash) return [];
     const at = clash.why === 'rest' ? undefined : eventAt.get(clash.onset);
     const means = clash.why === 'rest' ? 'palm' : meansAt(ringing, at, clash.slice, left, right);
-    return [{ sound: ringing.sound, string: ringing.string, means, ...clash }];
+    return [
+      {
+        sound: ringing.sound,
+        string: ringing.string,
+        means,
+        cost: DAMPING_MEANS_RULES[means].cost,
+        ...clash,
+      },
+    ];
   });
 };
 

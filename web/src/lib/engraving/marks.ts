@@ -49,20 +49,33 @@ export const bareNote = ({ id }: Note): NotePlan => ({
 const DIGIT_GAP = 4;
 const DIGIT_HEIGHT = 10;
 const DIGIT_WIDTH = 8;
+/** How far above or below its head an accidental reaches, px. */
+const ACCIDENTAL_REACH = 16;
 const PLUCK_LINE = 13;
 const STRING_LINE = 14;
 const ROW = 16;
 
 /** Digits left of their heads; where two would touch, the lower one moves aside. */
-const digitMarks = (heads: readonly HeadBox[], notes: readonly NotePlan[], origin: Origins): TextMark[] => {
+const digitMarks = (
+  score: Score,
+  heads: readonly HeadBox[],
+  notes: readonly NotePlan[],
+  origin: Origins,
+): TextMark[] => {
   const marks: TextMark[] = [];
-  const columns = new Map<number, HeadBox[]>();
+  // Heads of one moment are one column, even where two voices push each other aside.
+  const columns = new Map<string, HeadBox[]>();
   for (const head of heads) {
-    const key = Math.round(head.x / 12);
+    const { onset, grace } = score.notes[head.note]!;
+    const key = grace ? `grace ${head.note}` : String(onset);
     columns.set(key, [...(columns.get(key) ?? []), head]);
   }
   for (const column of columns.values()) {
-    const left = Math.min(...column.map((head) => head.left));
+    // Only what stands beside a head pushes its digit away: the accidentals of the chord around it.
+    const leftOf = ({ y }: HeadBox): number =>
+      Math.min(
+        ...column.filter((other) => Math.abs(other.y - y) <= ACCIDENTAL_REACH).map(({ left }) => left),
+      );
     let lastY = -Infinity;
     let aside = 0;
     for (const head of column.sort((a, b) => a.y - b.y)) {
@@ -72,7 +85,7 @@ const digitMarks = (heads: readonly HeadBox[], notes: readonly NotePlan[], origi
       lastY = head.y;
       marks.push({
         note: head.note,
-        x: left - DIGIT_GAP - aside,
+        x: leftOf(head) - DIGIT_GAP - aside,
         y: head.y + 4,
         text: String(finger),
         origin: origin(head.note, 'finger'),
@@ -184,7 +197,7 @@ export const layMarks = (
     (field: keyof Essential) =>
     ({ note }: TextMark): boolean =>
       !essential || origin(note, field) !== 'planned' || (essential.get(note)?.[field] ?? false);
-  const fingers = digitMarks(heads, notes, origin).filter(isShown('finger'));
+  const fingers = digitMarks(score, heads, notes, origin).filter(isShown('finger'));
   const strings = stringMarks(score, heads, notes, origin, everyString || essential !== undefined).filter(
     isShown('string'),
   );
