@@ -28,7 +28,7 @@
   let reason = $state('');
 
   const all = $derived(workbench.plan?.findings ?? []);
-  const open = $derived(all.filter((finding) => !workbench.fingering.dismissed.has(findingKey(finding))));
+  const open = $derived(workbench.openFindings);
   const aside = $derived(all.filter((finding) => workbench.fingering.dismissed.has(findingKey(finding))));
 
   const ABOUT_A_SHIFT = new Set(['gap-at-shift', 'upbeat-torn']);
@@ -48,16 +48,9 @@
     const note = noteOf(finding);
     if (note) onjump(note.index);
   };
-  /** Steps to the next finding after the caret, or before it, and round again. */
   const step = (direction: 1 | -1) => {
-    const notes = open.flatMap((finding) => noteOf(finding) ?? []);
-    if (notes.length === 0) return;
-    const here = workbench.caretNote?.onset ?? 0;
-    const next =
-      direction === 1
-        ? (notes.find((note) => note.onset > here) ?? notes[0]!)
-        : (notes.findLast((note) => note.onset < here) ?? notes.at(-1)!);
-    onjump(next.index);
+    const note = workbench.findingNote(direction);
+    if (note !== undefined) onjump(note);
   };
   const dismiss = (finding: Finding) => {
     workbench.dismiss(findingKey(finding), reason.trim() || 'seen');

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { anchorOf, type NoteId, type PlacedMark } from '@oculon/core';
+  import { tick, untrack } from 'svelte';
   import { noteIndex, spanOfMark } from '../engraving/span-signs.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { isSpan } from './mark-draft.ts';
@@ -10,6 +11,22 @@
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
 
   let form = $state.raw<{ readonly changed?: PlacedMark }>();
+
+  let panel = $state<HTMLDetailsElement>();
+
+  // A key asked for a new mark: the panel opens with the form, and the first field waits for words.
+  $effect(() => {
+    if (workbench.markAskedFor === 0) return;
+    untrack(() => {
+      if (!panel) return;
+      panel.open = true;
+      form = {};
+      void tick().then(() => {
+        panel?.scrollIntoView({ block: 'nearest' });
+        panel?.querySelector<HTMLElement>('form input')?.focus();
+      });
+    });
+  });
 
   const BY_WORDS = { planned: 'proposed', source: 'in the file', teacher: 'yours' } as const;
 
@@ -56,7 +73,7 @@
 </script>
 
 {#if score && workbench.plan}
-  <details class="text-sm" data-testid="marks">
+  <details class="text-sm" data-testid="marks" bind:this={panel}>
     <summary class="cursor-pointer font-serif text-base">Marks{decided > 0 ? ` · ${decided}` : ''}</summary>
     <div class="mt-1 space-y-2">
       <ul class="space-y-1" aria-label="Marks at the caret">

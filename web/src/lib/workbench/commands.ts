@@ -147,6 +147,21 @@ const onDigit = (digit: number, shift: boolean) => (event: KeyboardEvent) =>
   plain(event) &&
   event.shiftKey === shift &&
   (event.code === `Digit${digit}` || event.code === `Numpad${digit}`);
+const newMark: Command = (workbench, onlyAsk) => {
+  if (!workbench.caretNote || !workbench.plan) return false;
+  if (!onlyAsk) workbench.askForMark();
+  return true;
+};
+
+const toFinding =
+  (direction: 1 | -1): Command =>
+  (workbench, onlyAsk) => {
+    const note = workbench.findingNote(direction);
+    if (note === undefined) return false;
+    if (!onlyAsk) workbench.caret = note;
+    return true;
+  };
+
 const onControl = (key: string, shift: boolean) => (event: KeyboardEvent) =>
   (event.ctrlKey || event.metaKey) && event.shiftKey === shift && event.key.toLowerCase() === key;
 
@@ -215,6 +230,27 @@ export const KEY_BINDINGS: readonly KeyBinding[] = [
     matches: onKey(pluck),
     command: setPluck(pluck),
   })),
+  {
+    group: 'Work',
+    keys: 'N',
+    does: 'new mark at the note',
+    matches: onKey('n'),
+    command: newMark,
+  },
+  {
+    group: 'Work',
+    keys: 'F',
+    does: 'next finding',
+    matches: onKey('f'),
+    command: toFinding(1),
+  },
+  {
+    group: 'Work',
+    keys: 'Shift F',
+    does: 'finding before',
+    matches: (event) => event.shiftKey && event.key === 'F' && !event.ctrlKey && !event.metaKey,
+    command: toFinding(-1),
+  },
   {
     group: 'Work',
     keys: 'Delete',

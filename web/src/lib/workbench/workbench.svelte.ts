@@ -3,6 +3,7 @@ import {
   chooseEdit,
   dismissEdit,
   EMPTY_FINGERING,
+  findingKey,
   invertEdit,
   markEdit,
   markId,
@@ -103,6 +104,12 @@ export class Workbench {
   setup = $state.raw<SetupChoice>() as SetupChoice;
   /** Marks on the sheet, whoever wants them. */
   marks = $derived.by(() => placedMarks(this.plan?.proposals ?? [], this.sourceMarks, this.fingering.marks));
+  /** Findings that the teacher has not put aside. */
+  openFindings = $derived.by(() =>
+    (this.plan?.findings ?? []).filter((finding) => !this.fingering.dismissed.has(findingKey(finding))),
+  );
+  /** How often a new mark was asked for by key: the panel of marks answers. */
+  markAskedFor = $state(0);
   canUndo = $derived.by(() => this.#undo.length > 0);
   canRedo = $derived.by(() => this.#redo.length > 0);
 
@@ -291,6 +298,23 @@ export class Workbench {
   /** Puts a mark somewhere else; one undo takes both steps back. */
   moveMark(from: MarkId, to: MarkId, mark: Mark): void {
     this.#do([markEdit(this.fingering, from, this.#absence(from)), markEdit(this.fingering, to, mark)]);
+  }
+
+  /** Asks the panel of marks for a new mark at the caret. */
+  askForMark(): void {
+    this.markAskedFor += 1;
+  }
+
+  /** The note of the next open finding after the caret, or before it, and round again; undefined when there is none. */
+  findingNote(direction: 1 | -1): NoteIndex | undefined {
+    const ids = new Set(this.openFindings.map(({ note }) => note));
+    const notes = this.score?.notes.filter(({ id }) => ids.has(id)) ?? [];
+    const here = this.caretNote?.onset ?? 0;
+    const next =
+      direction === 1
+        ? (notes.find((note) => note.onset > here) ?? notes[0])
+        : (notes.findLast((note) => note.onset < here) ?? notes.at(-1));
+    return next?.index;
   }
 
   /** Makes the decisions that answer a finding; one undo takes them all back. */
