@@ -33,7 +33,8 @@ const compare = async (plucks: readonly SinglePluck[]): Promise<void> => {
     secondsBefore: index === 0 ? Infinity : pluck.secondsBefore,
   }));
   const { value } = await solveProgram(pluckProgram(timed, RIGHT_COSTS));
-  expect(ours).toBeCloseTo(value, 6);
+  // The optimiser keeps each row to 1e-6: over some tens of rows the value may be off by a little more.
+  expect(ours).toBeCloseTo(value, 4);
 };
 
 const pluck: fc.Arbitrary<SinglePluck> = fc.record({

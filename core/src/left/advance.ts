@@ -42,18 +42,21 @@ export const tryOptions = (
   }
 };
 
-/** Hand positions in which some state of a group may stay although no finger of an option is at home there. */
+/**
+ * Hand positions in which some state of a group may stay although no finger of an option is at home there: at the nut, a
+ * lone finger a fret away, or beside a finger that sounds on at home.
+ */
 export const stayingPositions = (
   stepper: Stepper,
   groups: ResidueGroups,
   group: number,
+  option: number,
   homes: number,
 ): number => {
-  let positions = 0;
-  for (let at = groups.start[group]!; at < groups.start[group + 1]!; at += 1)
-    positions |= 1 << stepper.positionOf(groups.members[at]!);
+  const lead = groups.members[groups.start[group]!]!;
+  const possible = groups.positions[group]! & (stepper.straysOf(option) | stepper.ringingHomes(lead));
   // Bit 0 is the hand that has not been used yet: it cannot stay anywhere.
-  return positions & ~homes & ~1;
+  return possible & ~homes & ~1;
 };
 
 /** Goes from the states of one moment to those of the next. Holds the tables that every step uses again. */
@@ -141,7 +144,7 @@ export class Advance {
     }
     const held = row + this.optionHeld[option]!;
     const homes = stepper.homesOf(option) & positions;
-    const staying = stayingPositions(stepper, groups, group, homes) & positions;
+    const staying = stayingPositions(stepper, groups, group, option, homes) & positions;
     if ((homes | staying) === 0) return 'cuts';
     for (let rest = homes; rest !== 0; rest &= rest - 1)
       if (!this.reach(before, group, option, lowestIndex(rest), mayCut, held, false)) return 'cuts';
@@ -181,6 +184,7 @@ export class Advance {
     if (leadCost + stepper.leastCost(option, position) >= best) return true;
     const shared = stepper.frame(lead, option, position);
     if (stepper.cuts > 0 && !mayCut) return false;
+    if (stayingOnly && !stepper.mayStay()) return true;
     let from = -1;
     for (let at = first; at < groups.start[group + 1]!; at += 1) {
       const state = groups.members[at]!;

@@ -27,6 +27,8 @@ export class ResidueGroups {
   /** States of all groups after one another; group g has those from `start[g]` up to `start[g + 1]`. */
   members = new Int32Array(0);
   start = new Int32Array(0);
+  /** Hand positions of a group's states: bit p is position p, bit 0 the hand that has not been used yet. */
+  positions = new Int32Array(0);
   private groupOf = new Int32Array(0);
   private readonly numbers = new SetNumbers();
   private readonly key = new Int32Array(SLOTS);
@@ -38,14 +40,17 @@ export class ResidueGroups {
       this.members = new Int32Array(count * 2);
       this.groupOf = new Int32Array(count * 2);
       this.start = new Int32Array(count * 2 + 1);
+      this.positions = new Int32Array(count * 2);
     }
     this.numbers.clear();
     this.start.fill(0);
+    this.positions.fill(0);
     for (let state = 0; state < count; state += 1) {
       leaving.residue(state, this.key);
       const group = this.numbers.of(this.key);
       this.groupOf[state] = group;
       this.start[group + 1]! += 1;
+      this.positions[group]! |= 1 << leaving.position[state]!;
     }
     this.count = this.numbers.count;
     for (let group = 0; group < this.count; group += 1) this.start[group + 1]! += this.start[group]!;

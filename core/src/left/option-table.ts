@@ -45,6 +45,10 @@ export interface OptionTable {
   readonly highOnLow: Uint16Array;
   /** Hand positions in which one of the option's fingers is at home: bit p is position p. */
   readonly homes: Int32Array;
+  /** By option: positions in which the hand may stay although no finger of it is at home there. Bit p is position p. */
+  readonly strays: Int32Array;
+  /** The same where other fingers lie beside it. */
+  readonly straysBeside: Int32Array;
   /** By option: what setting all of it at once costs beside its fingers and pairs. */
   readonly shape: Float64Array;
 }
@@ -82,6 +86,8 @@ export const optionTable = (
     openTrebles: new Uint8Array(count),
     highOnLow: new Uint16Array(count),
     homes: new Int32Array(count),
+    strays: new Int32Array(count),
+    straysBeside: new Int32Array(count),
     shape: Float64Array.from(assignments, ({ placements }) => shapeCost(placements, neck)),
   } satisfies OptionTable;
   assignments.forEach(({ placements }, option) => {
@@ -111,9 +117,27 @@ export const optionTable = (
       table.fingerBits[option]! |= 1 << finger;
       if ((mask & (mask - 1)) !== 0) table.hasBarre[option] = 1;
     }
+    table.straysBeside[option] = straysOf(table, option, false);
+    table.strays[option] =
+      table.fingersUsed[option] === 1 ? straysOf(table, option, true) : table.straysBeside[option]!;
     setReachBeside(table, option, hand, neck);
   });
   return table;
+};
+
+/** Positions in which all fingers of an option may lie away from home: behind their frets at the nut, or a lone one by a fret. */
+const straysOf = (table: OptionTable, option: number, isLone: boolean): number => {
+  let positions = 0;
+  for (let position = 1; position <= LAST_POSITION; position += 1) {
+    let may = true;
+    for (let finger = 1; finger < FINGERS; finger += 1) {
+      if (table.fingerMask[option * FINGERS + finger] === 0) continue;
+      const away = table.fingerFret[option * FINGERS + finger]! - (position + finger - 1);
+      if (away < 0 ? position > 1 && !(isLone && away === -1) : !(isLone && away === 1)) may = false;
+    }
+    if (may) positions |= 1 << position;
+  }
+  return positions;
 };
 
 /** Narrows where every finger may lie beside an option. */

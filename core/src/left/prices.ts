@@ -82,17 +82,18 @@ class Backward {
       return 'keeps';
     }
     const homes = stepper.homesOf(option) & positions;
-    const staying = stayingPositions(stepper, groups, group, homes) & positions;
+    const staying = stayingPositions(stepper, groups, group, option, homes) & positions;
     if ((homes | staying) === 0) return 'cuts';
     for (let rest = homes | staying; rest !== 0; rest &= rest - 1) {
       const position = lowestIndex(rest);
       if (layer.cost[lead]! + stepper.leastCost(option, position) + this.best[option]! > most) continue;
       const shared = stepper.frame(lead, option, position);
       if (stepper.cuts > 0 && !mayCut) return 'cuts';
+      const isStaying = ((staying >> position) & 1) === 1;
+      if (isStaying && !stepper.mayStay()) continue;
       stepper.settle(lead);
       const to = this.table.find(position, stepper.next);
       const onward = to < 0 ? Infinity : shared + this.onward[to]!;
-      const isStaying = ((staying >> position) & 1) === 1;
       for (let at = first; at < end; at += 1) {
         const state = groups.members[at]!;
         if (layer.cost[state]! + onward > most) break;

@@ -107,6 +107,28 @@ export class Stepper {
     return this.options.homes[option]!;
   }
 
+  /** Hand positions in which an option may be taken by a hand that stays, whatever lies beside it: a superset. */
+  straysOf(option: number): number {
+    return this.options.strays[option]!;
+  }
+
+  /** Hand positions in which a finger that sounds on in a state is at home. */
+  ringingHomes(state: number): number {
+    const { leaving } = this;
+    let homes = 0;
+    for (let finger = 1; finger < FINGERS; finger += 1)
+      if (leaving.fingerBound[state * FINGERS + finger]! >= RINGING)
+        homes |= 1 << Math.max(0, leaving.fingerFret[state * FINGERS + finger]! - finger + 1);
+    return homes;
+  }
+
+  /** Whether a hand that lies at the framed position may stay there: a finger is at home, or the option may stray. */
+  mayStay(): boolean {
+    if (this.isHome) return true;
+    const { options, option } = this;
+    return (((this.isLone ? options.strays : options.straysBeside)[option]! >> this.to) & 1) === 1;
+  }
+
   /** A bound from below on taking an option in a position: what its struck notes cost whatever lies around them. */
   leastCost(option: number, position: number): number {
     const { costs, options } = this;
@@ -284,7 +306,7 @@ export class Stepper {
     const shifting = from !== 0 && to !== from;
     let cost = leaving.hasVoices ? this.voiceCosts(state, ledger) : 0;
     if (options.fingersUsed[option] === 0) return cost;
-    if (!this.isHome && (shifting || !this.mayStray(to))) return Infinity;
+    if (!this.isHome && (shifting || !this.mayStay())) return Infinity;
     const alone = this.isLone && !shifting && from !== 0;
     this.guided = false;
     this.block = isSeveral(options.fingerBits[option]!) ? this.movedAsBlock(state) : 0;
@@ -458,18 +480,6 @@ export class Stepper {
         this.sounds.end[slotSound(leaving.slot[at]!)]! > this.sounds.end[struck]!;
       next[k] = packSlot(longer ? slotSound(leaving.slot[at]!) : struck, fret, options.placedFinger[from]!);
     }
-  }
-
-  /** A lone finger may stray by a fret while the hand stays; at the nut all may lie behind their frets. */
-  private mayStray(position: number): boolean {
-    const { option, options } = this;
-    for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
-      const finger = lowestIndex(bits);
-      const away = options.fingerFret[option * FINGERS + finger]! - (position + finger - 1);
-      if (away < 0 ? position > 1 && !(this.isLone && away === -1) : !(this.isLone && away === 1))
-        return false;
-    }
-    return true;
   }
 
   private struckOn(mask: number): number {
