@@ -112,6 +112,7 @@ export const rankFingerings = (
     end: new Float64Array(struck.length).fill(1),
     ring: new Float64Array(struck.length).fill(1),
     slurredFrom: new Int32Array(struck.length).fill(-1),
+    slides: new Uint8Array(struck.length),
   });
   stepper.prepare(undefined, moment);
   return options.assignments

@@ -122,6 +122,7 @@ export const LEFT_COST_RULES = {
   liftRinging: rule(0.7, 'per note', 'a note of the arpeggio stops ringing; our own value'),
   slurAcross: rule(4, 'per slur', 'a slur across strings is rarely playable; our own value'),
   slurSameFinger: rule(2.5, 'per slur', 'a slur needs two fingers or an open string; our own value'),
+  slideBroken: rule(8, 'per slide', 'a written slide is one finger on one string; our own value'),
   cutHeld: rule(40, 'per note', 'a held note is cut; only when no hand could keep it'),
 } as const satisfies Record<string, CostRule>;
 

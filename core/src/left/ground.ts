@@ -14,8 +14,10 @@ export interface Ground {
   readonly slices: readonly Slice[];
   /** Until when each sound may ring if nobody says otherwise, in ticks. */
   readonly inferredRing: readonly number[];
-  /** By sound: the sound slurred from, −1 for none. */
+  /** By sound: the sound slurred or slid from, −1 for none. */
   readonly slurredFrom: Int32Array;
+  /** By sound: 1 when it is slid to, which asks for one finger; a slur asks for two. */
+  readonly slides: Uint8Array;
   /** By sound: the sound that the same voice struck alone just before, when both stand alone; −1 for none. */
   readonly lineFrom: Int32Array;
   /** By sound: where its pitch lies on the guitar. */
@@ -58,8 +60,13 @@ export const groundOf = (score: Score, guitar: Guitar, clock: Clock): Ground => 
     slices,
     inferredRing: inferRinging(sounds, score.bars, (sound) => score.notes[sound.head]!.letRing),
     slurredFrom: Int32Array.from(sounds, (sound) => {
-      const from = score.notes[sound.head]!.slurredFrom;
-      return from ? (soundOfNote.get(from.note) ?? -1) : -1;
+      const { slurredFrom, slideFrom } = score.notes[sound.head]!;
+      const from = slurredFrom?.note ?? slideFrom;
+      return from === undefined ? -1 : (soundOfNote.get(from) ?? -1);
+    }),
+    slides: Uint8Array.from(sounds, (sound) => {
+      const { slurredFrom, slideFrom } = score.notes[sound.head]!;
+      return slurredFrom === undefined && slideFrom !== undefined ? 1 : 0;
     }),
     lineFrom,
     places: sounds.map((sound) => placesFor(score, sound, guitar)),

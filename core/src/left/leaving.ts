@@ -7,8 +7,10 @@ export interface SoundTables {
   readonly onset: Float64Array;
   readonly end: Float64Array;
   readonly ring: Float64Array;
-  /** Sound slurred from, −1 for none. */
+  /** Sound slurred or slid from, −1 for none. */
   readonly slurredFrom: Int32Array;
+  /** 1 where it is a slide. */
+  readonly slides: Uint8Array;
 }
 
 /** How what lies on a string is bound at the moment of a step. */

@@ -187,6 +187,7 @@ export const momentsOf = (
     end,
     ring,
     slurredFrom: ground.slurredFrom,
+    slides: ground.slides,
   };
   return { moments, sounds: tables, twin, locks, rules, placed };
 };

@@ -559,7 +559,17 @@ export class Stepper {
       if (slur < 0) continue;
       const finger = options.placedFinger[option * width + index]!;
       const isSame = finger !== 0 && leaving.finger[state * STRINGS + slur] === finger;
-      const amount = slur !== string ? costs.slurAcross : isSame ? costs.slurSameFinger : 0;
+      // A slur needs two fingers, a slide one.
+      const amount =
+        this.sounds.slides[moment.struck[index]!] === 1
+          ? slur === string && isSame
+            ? 0
+            : costs.slideBroken
+          : slur !== string
+            ? costs.slurAcross
+            : isSame
+              ? costs.slurSameFinger
+              : 0;
       cost += amount;
       if (amount > 0) ledger?.('slur', moment.struck[index]!, amount);
     }

@@ -42,7 +42,7 @@ export const preparationsOf = (
 ): readonly Preparation[] => {
   const { hand, guitar } = plan.memory.setup;
   const neck = neckTables(guitar);
-  const { end, slurredFrom } = plan.memory.moments.sounds;
+  const { end, slides, slurredFrom } = plan.memory.moments.sounds;
   const lastOf = new Map<number, Stay>();
   const setAt = new Set(stays.map(({ from }) => from));
   return stays.map((stay): Preparation => {
@@ -78,7 +78,7 @@ export const preparationsOf = (
     const base = { stay, sound, can };
     if (can === from) return { ...base, should: from, how: 'last-moment', why: 'only-now' };
     const upper = slurredFrom[sound]!;
-    if (upper >= 0 && plan.sounds[upper]!.midi > plan.sounds[sound]!.midi) {
+    if (upper >= 0 && slides[sound] === 0 && plan.sounds[upper]!.midi > plan.sounds[sound]!.midi) {
       const slice = Math.max(can, sliceOf(plan, upper));
       if (slice < from) return { ...base, should: slice, how: 'early', why: 'pull-off' };
     }

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { readMusicXml } from '../formats/musicxml/read.ts';
 import { planPiece, type Plan } from '../plan/plan.ts';
+import { exampleXml } from '../testing/notation.ts';
 import { decide, exampleScore, planVoices } from '../testing/planning.ts';
 
 type Decisions = Parameters<typeof decide> extends [unknown, ...infer Rest] ? Rest : never;
@@ -150,5 +152,35 @@ describe('blocks', () => {
     blocks.forEach(({ to }, index) => expect(blocks[index + 1]?.from ?? plan.left.hands.length).toBe(to));
     for (const { shape } of blocks)
       expect(new Set(shape.map(({ string }) => string)).size).toBe(shape.length);
+  });
+});
+
+describe('a slide that is written', () => {
+  const slid = () => {
+    const score = exampleScore({ voices: ['F4/4 G4/4 A4/4 C5/4'], tempo: 80 });
+    return {
+      ...score,
+      notes: score.notes.map((note) => (note.index === 3 ? { ...note, slideFrom: 2 } : note)),
+    };
+  };
+
+  it('keeps one finger on one string, and is heard', () => {
+    const plan = planPiece(slid());
+    const [from, to] = [plan.left.choices[2]!, plan.left.choices[3]!];
+    expect([to.string, to.finger]).toEqual([from.string, from.finger]);
+    expect(plan.technique.guides).toContainEqual(expect.objectContaining({ from: 2, to: 3, isHeard: true }));
+  });
+
+  it('is read from the source and plucked or not as the source slurs it', () => {
+    const xml = exampleXml({ voices: ['A4/4 C5/4'] })
+      .replace('</note>', '<notations><slide type="start" number="1"/></notations></note>')
+      .replace(
+        /<\/note>(?![\s\S]*<\/note>)/,
+        '<notations><slide type="stop" number="1"/></notations></note>',
+      );
+    const read = readMusicXml(xml);
+    if (!read.ok) throw new Error(read.error.message);
+    expect(read.value.score.notes.map(({ slideFrom }) => slideFrom)).toEqual([undefined, 0]);
+    expect(planPiece(read.value.score).notes.every(({ pluck }) => pluck !== undefined)).toBe(true);
   });
 });
