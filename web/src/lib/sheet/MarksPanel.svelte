@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { Pencil, X } from '@lucide/svelte';
   import { anchorOf, type NoteId, type PlacedMark } from '@oculon/core';
   import { tick, untrack } from 'svelte';
   import { noteIndex, spanOfMark } from '../engraving/span-signs.ts';
@@ -87,8 +88,18 @@
             {#if placed.by === 'planned'}
               <button class="btn btn-xs" onclick={() => accept(placed)}>Accept</button>
             {/if}
-            <button class="btn btn-xs" onclick={() => (form = { changed: placed })}>Change</button>
-            <button class="btn btn-xs" onclick={() => remove(placed)}>Remove</button>
+            <button
+              class="btn btn-ghost btn-xs btn-square"
+              aria-label="Change"
+              title="Change"
+              onclick={() => (form = { changed: placed })}><Pencil class="size-3" /></button
+            >
+            <button
+              class="btn btn-ghost btn-xs btn-square"
+              aria-label="Remove"
+              title="Remove"
+              onclick={() => remove(placed)}><X class="size-3" /></button
+            >
           </li>
         {:else}
           <li class="opacity-70">No marks here yet.</li>

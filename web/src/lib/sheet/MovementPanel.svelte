@@ -28,7 +28,12 @@
   const guides = $derived(movements?.guides.filter((guide) => guide.slice === slice) ?? []);
   const leaving = $derived(
     movements?.preparations.filter(
-      ({ stay }) => stay.to === slice && stay.leaves !== 'nothing-sounds' && stay.leaves !== 'end',
+      ({ stay }) =>
+        stay.to === slice &&
+        stay.leaves !== 'nothing-sounds' &&
+        stay.leaves !== 'end' &&
+        // A guide does not leave: it leads.
+        !guides.some((guide) => guide.finger === stay.finger),
     ) ?? [],
   );
 </script>
