@@ -104,6 +104,12 @@ export const LEFT_COST_RULES = {
   shiftHurryLimit: rule(3, 'factor', 'the most that haste multiplies distance'),
   shiftOnOpen: rule(0.65, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
   shiftInRest: rule(0.6, 'factor', 'in a rest nothing is heard; our own value'),
+  shiftCalm: rule(
+    0.6,
+    's',
+    'a hand that nothing has held for longer settles anew rather than shifts: the whole cost falls with the time; our own value',
+  ),
+  shiftCalmLeast: rule(0.25, 'factor', 'but never below this share; our own value'),
   shiftGuided: rule(0.2, 'factor', 'a guide finger leads the hand'),
   shiftGuidedFar: rule(0.09, 'factor per fret beyond two', 'a guide leads less well over a long way'),
   shiftHolding: rule(1.2, 'factor', 'a note held through the shift ties the hand'),

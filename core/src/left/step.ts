@@ -39,6 +39,8 @@ export class Stepper {
   private options!: OptionTable;
   private hopHurry = 1;
   private shiftHurry = 1;
+  /** What a shift costs less when nothing has held the hand for some time, as a factor. */
+  private calm = 1;
 
   // The frame: what survives and where the hand goes.
   private state = UNKNOWN;
@@ -87,6 +89,7 @@ export class Stepper {
       MAX_HURRY_HOP,
       Math.max(MIN_HURRY_HOP, costs.hopReferenceTime / moment.secondsBefore),
     );
+    this.calm = Math.max(costs.shiftCalmLeast, Math.min(1, costs.shiftCalm / moment.secondsBefore));
     this.shiftHurry = Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / moment.secondsBefore);
     this.leaving.take(layer, moment, one);
     this.state = UNKNOWN;
@@ -146,10 +149,8 @@ export class Stepper {
     const distance = this.tables.distance[from * TABLE_FRETS + position]!;
     const whole = costs.shift + costs.shiftDistance * distance * this.shiftHurry;
     // Without a finger on a string there is no guide; what rings open or rests spares less than a guide does.
-    const least =
-      leaving.anyStopped[state] === 1
-        ? Math.min(costs.shiftGuided, costs.shiftInRest, costs.shiftOnOpen)
-        : Math.min(costs.shiftInRest, costs.shiftOnOpen);
+    const free = Math.min(costs.shiftInRest, costs.shiftOnOpen) * this.calm;
+    const least = leaving.anyStopped[state] === 1 ? Math.min(costs.shiftGuided, free) : free;
     return whole * Math.min(1, least);
   }
 
@@ -582,8 +583,8 @@ export class Stepper {
     const distance = this.tables.distance[from * TABLE_FRETS + to]!;
     let cost = costs.shift + costs.shiftDistance * distance * this.shiftHurry;
     if (this.guided) cost *= costs.shiftGuided + costs.shiftGuidedFar * Math.max(0, Math.abs(to - from) - 2);
-    else if (leaving.inRest[state] === 1) cost *= costs.shiftInRest;
-    else if (leaving.anyStopped[state] === 0) cost *= costs.shiftOnOpen;
+    else if (leaving.inRest[state] === 1) cost *= costs.shiftInRest * this.calm;
+    else if (leaving.anyStopped[state] === 0) cost *= costs.shiftOnOpen * this.calm;
     return this.keptFingers !== 0 ? cost * costs.shiftHolding : cost;
   }
 }
