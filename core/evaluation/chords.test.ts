@@ -20,9 +20,13 @@ describe('chord shapes of the dataset', () => {
 
   it('never pays a hand for setting a shape: the search counts on it', () => {
     const bare = { ...leftCosts('balanced'), height: 0, highOnLowString: 0 };
-    for (const shape of chordShapes())
-      for (const { cost } of rankFingerings(shape, STANDARD_GUITAR, handOf('medium'), bare))
-        expect(cost).toBeGreaterThanOrEqual(0);
+    const least = chordShapes().map((shape) =>
+      Math.min(
+        Infinity,
+        ...rankFingerings(shape, STANDARD_GUITAR, handOf('medium'), bare).map(({ cost }) => cost),
+      ),
+    );
+    expect(Math.min(...least)).toBeGreaterThanOrEqual(0);
   });
 
   it('agrees with our fingers on the half that was not tuned on', () => {

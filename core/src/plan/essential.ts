@@ -68,7 +68,8 @@ export const onlyThese = (
       ...(remedy && { remedy }),
     });
   }
-  return { ...EMPTY_FINGERING, choices, rules: fingering.rules };
+  // Slurs that a teacher set are played, so they stay.
+  return { ...EMPTY_FINGERING, choices, rules: fingering.rules, marks: fingering.marks };
 };
 
 /** What the trade writes, whatever a planner makes of it. */

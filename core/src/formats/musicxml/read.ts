@@ -1,40 +1,19 @@
-import {
-  openPitch,
-  STANDARD_TUNING,
-  STRINGS,
-  placesOf,
-  STANDARD_GUITAR,
-  type Guitar,
-} from '../../instrument/guitar.ts';
-import { barLength, meterText } from '../../music/meter.ts';
-import { midi, midiOf, parsePitch, pitchLabel, type Midi } from '../../music/pitch.ts';
+import { STANDARD_TUNING, STANDARD_GUITAR, type Guitar } from '../../instrument/guitar.ts';
+import { midi, midiOf, pitchLabel } from '../../music/pitch.ts';
 import { failure, success, type Result } from '../../music/result.ts';
 import { quartersText, ticks } from '../../music/time.ts';
-import {
-  barLabel,
-  type Bar,
-  type Note,
-  type NoteId,
-  type NoteIndex,
-  type Score,
-  type SourceFingering,
-} from '../../score/score.ts';
+import { barLabel, type Bar, type Note, type NoteId, type NoteIndex, type Score } from '../../score/score.ts';
 import type { ImportProblem, Repair } from '../import-problem.ts';
-import {
-  childNamed,
-  childNumber,
-  childText,
-  childrenNamed,
-  descend,
-  parseXml,
-  type XmlElement,
-} from '../xml/tree.ts';
+import { childNumber, parseXml, type XmlElement } from '../xml/tree.ts';
 import { checkRoot, choosePart, measuresOf, type MeasureSource } from './parts.ts';
 import { readMarks, type SourceMarks } from './marks/read-marks.ts';
 import { linkSlides, linkSlurs, linkTies, type PendingNote } from './spans.ts';
+import { readComposer, readTitle, readTuning, staffDetails } from './header.ts';
+import { layBars } from './lay-bars.ts';
+import { checkedFingering, tablatureStaves, tablatureStrings } from './source-fingering.ts';
 import { octaveConvention, soundingShift, transposeSpelling } from './transposition.ts';
 import { voicesOf } from './voices.ts';
-import { resolutionOf, tempoMarks, walkMeasures, type PlacedNote, type WalkedBar } from './walk.ts';
+import { resolutionOf, tempoMarks, walkMeasures, type PlacedNote } from './walk.ts';
 
 /** A piece read from MusicXML, with what was mended and where each note stands in the document. */
 export interface ImportedScore {
@@ -62,125 +41,6 @@ const LET_RING = /^\(?(l\.? ?v\.?|laissez vibrer|let ring)\)?$/i;
 /** How far a lowered ⑥ is accepted without being told, in semitones. */
 const LOWERED_SIXTH = 2;
 
-const staffDetails = (measures: readonly MeasureSource[]): readonly XmlElement[] =>
-  measures.flatMap((measure) =>
-    measure.children
-      .filter((child) => child.name === 'attributes')
-      .flatMap((each) => childrenNamed(each, 'staff-details')),
-  );
-
-/** Open strings ① to ⑥ from `staff-tuning` (line 1 is the lowest), when all six are given. */
-const readTuning = (details: readonly XmlElement[]): readonly Midi[] | undefined => {
-  const lines = details.flatMap((each) => childrenNamed(each, 'staff-tuning'));
-  const pitches = lines.flatMap((line) => {
-    const pitch = parsePitch(`${childText(line, 'tuning-step')}${childText(line, 'tuning-octave')}`);
-    return pitch ? [midiOf({ ...pitch, alter: childNumber(line, 'tuning-alter') ?? 0 })] : [];
-  });
-  return pitches.length === 6 ? pitches.sort((a, b) => b - a) : undefined;
-};
-
-const readTitle = (root: XmlElement): string => {
-  const credits = childrenNamed(root, 'credit').flatMap((credit) =>
-    childText(credit, 'credit-type') === 'title' ? childrenNamed(credit, 'credit-words') : [],
-  );
-  const work = descend(root, 'work', 'work-title')?.text.trim();
-  return work || childText(root, 'movement-title') || credits[0]?.text.trim() || '';
-};
-
-const readComposer = (root: XmlElement): string => {
-  const creators = childrenNamed(childNamed(root, 'identification') ?? root, 'creator');
-  const composer = creators.find((each) => each.attributes.type === 'composer') ?? creators[0];
-  return composer?.text.trim() ?? '';
-};
-
-interface LaidBar {
-  readonly walked: WalkedBar;
-  readonly start: number;
-  readonly length: number;
-  readonly pickup: boolean;
-}
-
-/** Bar lengths: the meter's, unless the bar is an upbeat, a split bar or too full. */
-const layBars = (walked: readonly WalkedBar[], resolution: number, repairs: Repair[]): readonly LaidBar[] => {
-  let start = 0;
-  return walked.map((bar, index) => {
-    const full = barLength(bar.meter, resolution);
-    const name = barLabel({ index, number: bar.number });
-    const before = walked[index - 1];
-    const after = walked[index + 1];
-    const splitHere =
-      bar.implicit ||
-      index === 0 ||
-      !after ||
-      bar.repeatEnd ||
-      bar.repeatStart ||
-      before?.repeatEnd ||
-      before?.implicit ||
-      after.repeatStart;
-    const quarters = (time: number) => quartersText(time, resolution);
-    let length: number = full;
-    if (bar.freeLength || (bar.reach < full && bar.reach > 0 && splitHere)) length = bar.reach || full;
-    else if (bar.reach > full) {
-      const voice = bar.notes.find((note) => note.at + note.length > full)?.voice ?? '1';
-      length = bar.reach;
-      repairs.push({
-        code: 'bar-too-full',
-        bar: name,
-        message: `Bar ${name}, voice ${voice}, holds ${quarters(bar.reach)} quarters where ${meterText(bar.meter)} has room for ${quarters(full)}. It is read as a longer bar; correct it in your notation program and import it again.`,
-      });
-    } else if (bar.reach < full && bar.reach > 0) {
-      repairs.push({
-        code: 'bar-not-full',
-        bar: name,
-        message: `Bar ${name} holds ${quarters(bar.reach)} quarters where ${meterText(bar.meter)} needs ${quarters(full)}. The rest of the bar is read as silence.`,
-      });
-    }
-    const laid = {
-      walked: bar,
-      start,
-      length,
-      pickup: bar.reach > 0 && length < full && (index === 0 || bar.implicit),
-    };
-    start += length;
-    return laid;
-  });
-};
-
-/** `string` and `fret` that agree with the pitch; what disagrees is left out and listed. */
-const checkedFingering = (
-  source: SourceFingering,
-  pitch: number,
-  harmonic: boolean,
-  guitar: Guitar,
-  where: string,
-  repairs: Repair[],
-): SourceFingering => {
-  const { string, fret, ...rest } = source;
-  if (string === undefined) return rest;
-  const known = STRINGS.find((each) => each === string);
-  if (known === undefined) {
-    repairs.push({
-      code: 'unknown-string',
-      message: `${where}: string ${string} does not exist on a guitar with six strings and was left out.`,
-    });
-    return rest;
-  }
-  if (harmonic) return { ...rest, string };
-  if (!placesOf(guitar, pitch).some((place) => place.string === known)) {
-    repairs.push({
-      code: 'unknown-string',
-      message: `${where}: this pitch does not exist on string ${string}, whose open sound is MIDI ${openPitch(guitar, known)}; the string was left out.`,
-    });
-    return rest;
-  }
-  if (fret !== undefined && fret !== pitch - openPitch(guitar, known))
-    repairs.push({
-      code: 'wrong-fret',
-      message: `${where}: fret ${fret} on string ${string} is not the written pitch; the string was kept and the fret follows from the pitch.`,
-    });
-  return { ...rest, string };
-};
-
 /** Where the source tells the position of the hand, by a position or a barre. */
 const positionsIn = (score: Score, marks: SourceMarks): readonly NoteIndex[] => {
   const ids = new Set(
@@ -189,26 +49,6 @@ const positionsIn = (score: Score, marks: SourceMarks): readonly NoteIndex[] => 
       .map(({ mark }) => mark.from),
   );
   return ids.size === 0 ? [] : score.notes.filter(({ id }) => ids.has(id)).map(({ index }) => index);
-};
-
-/** Strings written in a tablature staff, by onset and sounding pitch, for notes that do not carry their own. */
-const tablatureStrings = (placed: readonly { note: PlacedNote; onset: number; midi: number }[]) => {
-  const strings = new Map<string, SourceFingering>();
-  for (const { note, onset, midi: pitch } of placed) strings.set(`${onset}:${pitch}`, note.fingering);
-  return strings;
-};
-
-const tablatureStaves = (measures: readonly MeasureSource[]): ReadonlySet<string> => {
-  const clefs = measures.flatMap((measure) =>
-    measure.children
-      .filter((child) => child.name === 'attributes')
-      .flatMap((each) => childrenNamed(each, 'clef')),
-  );
-  const tab = new Set(
-    clefs.filter((clef) => childText(clef, 'sign') === 'TAB').map((clef) => clef.attributes.number ?? '1'),
-  );
-  const notation = clefs.some((clef) => childText(clef, 'sign') !== 'TAB');
-  return notation ? tab : new Set();
 };
 
 /**

@@ -31,18 +31,12 @@ import {
 } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { MovementsView, PlanView } from '../planner/api.ts';
+import { changesBetween, sharing, type Change } from './plan-changes.ts';
 import { takePlanner, type Planner } from '../planner/client.ts';
 import type { SetupChoice } from '../planner/setup.ts';
 import { SaveQueue, type Conflict } from './save-queue.svelte.ts';
 
 export type Phase = 'opening' | 'ready' | 'failed';
-
-/** A note whose fingering became another one after a change. */
-export interface Change {
-  readonly note: NoteIndex;
-  readonly before: NotePlan;
-  readonly after: NotePlan;
-}
 
 export interface WorkbenchStart {
   readonly piece: string;
@@ -57,20 +51,6 @@ export interface WorkbenchStart {
 export const PAUSE = 250;
 /** A change is planned in silence for so long, in ms: most are done by then, and a flash of news would only distract. */
 const SILENCE = 250;
-
-const sameFingering = (a: NotePlan, b: NotePlan): boolean =>
-  a.string === b.string && a.finger === b.finger && a.pluck === b.pluck;
-
-/** A plan that shares with the one before it the notes on which nothing changed: their systems need not be drawn again. */
-const sharing = (before: PlanView, after: PlanView): PlanView => ({
-  ...after,
-  notes: after.notes.map((note, index) => {
-    const old = before.notes[index];
-    const isSame = old && sameFingering(old, note) && old.barre === note.barre && old.locked === note.locked;
-    // Costs may differ where the fingering does not; only the panel of one note shows them.
-    return isSame && JSON.stringify(old.cost) === JSON.stringify(note.cost) ? old : note;
-  }),
-});
 
 /** The state of one open piece. Edits flow one way: command → edit → fingering → planner → sheet. */
 export class Workbench {
@@ -393,9 +373,3 @@ export class Workbench {
     this.#planner.release(this.planning || this.phase === 'opening');
   }
 }
-
-const changesBetween = (before: PlanView, after: PlanView): readonly Change[] =>
-  after.notes.flatMap((note, index) => {
-    const old = before.notes[index];
-    return old && !note.tied && !sameFingering(old, note) ? [{ note: index, before: old, after: note }] : [];
-  });
