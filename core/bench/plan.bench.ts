@@ -70,13 +70,15 @@ const rightReplanTime = (score: Score, plan: Plan): number => {
 
 /** Everything that is derived from a plan, worked out anew: movements, ringing and damping, harmony, form, difficulty, marks. */
 const derive = (plan: Plan): number => {
-  const { score, left, right, setup, memory, fingering } = plan;
+  const { score, left, setup, memory, fingering } = plan;
+  // What is kept with a right hand is worked out anew for a copy of it.
+  const right = { ...plan.right };
   const technique = techniqueOf(score, left, right, setup.guitar, memory.clock);
   const damping = dampingOf(score, left, right, memory.clock, fingering.rules.values());
   const bars = difficultyOf(score, left, right, memory.clock, score.tempi[0]!.quartersPerMinute);
   const signs = rightSigns(score, left, right, fingering.rules.values(), damping);
-  const marks = proposedMarks({ ...plan, technique, damping });
-  const findings = findingsOf(plan, memory.alike.unlike, {
+  const marks = proposedMarks({ ...plan, right, technique, damping });
+  const findings = findingsOf({ ...plan, right }, memory.alike.unlike, {
     shifts: technique.shifts,
     barres: technique.barres,
     damping,

@@ -1,10 +1,8 @@
 import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/marks.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
-import { cellsOf } from '../right/cells.ts';
-import { plantingSteps } from '../right/planting.ts';
-import { strokeAdvice } from '../right/strokes.ts';
 import { anchorOf } from '../score/anchor.ts';
 import type { NoteId, NoteIndex, Score } from '../score/score.ts';
+import { rightSteps } from '../technique/right-steps.ts';
 import type { Plan } from './plan.ts';
 
 /** Who wants a mark. */
@@ -64,13 +62,8 @@ export const proposedMarks = (plan: Plan): readonly Mark[] => {
     from: id(anchorOf(score, why === 'rest' ? headOf(sound) : headOf(left.hands[slice]!.slice.struck[0]!))),
     string: string as StringNumber,
   }));
-  const plants = plantingSteps(
-    cellsOf(score, right.events),
-    right.events,
-    right.options,
-    left,
-    rules,
-  ).flatMap(({ event, plants: set }): Mark[] => {
+  const steps = rightSteps(score, left, right, rules);
+  const plants = steps.planting.flatMap(({ event, plants: set }): Mark[] => {
     const fingers = ['p', 'i', 'm', 'a'].filter((finger) => set.some((each) => each.finger === finger));
     const note = headOf(right.events[event]!.notes.at(-1)!.sound);
     return fingers.length === 0 ? [] : [{ kind: 'plant', from: id(note), fingers: fingers.join('') }];
@@ -81,7 +74,7 @@ export const proposedMarks = (plan: Plan): readonly Mark[] => {
     to: id(headOf(to)),
     as: kind,
   }));
-  const strokes = strokeAdvice(right.events, right.options, left, rules).map(({ sound, stroke }): Mark => ({
+  const strokes = steps.strokes.map(({ sound, stroke }): Mark => ({
     kind: 'stroke',
     from: id(headOf(sound)),
     stroke,

@@ -2,12 +2,10 @@ import type { PassageRule } from '../fingering/rules.ts';
 import { covers } from '../fingering/rules.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import type { RightPlan } from '../right/plan-right.ts';
-import { cellsOf } from '../right/cells.ts';
-import { plantingSteps } from '../right/planting.ts';
 import { THUMB } from '../right/step.ts';
-import { strokeAdvice } from '../right/strokes.ts';
 import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
+import { rightSteps } from './right-steps.ts';
 import { soundingsOf, type Sounding, type Touch } from './sounding.ts';
 
 export const DAMPING_GRADES = ['must', 'should', 'may'] as const;
@@ -60,16 +58,20 @@ const TIME_FOR_THUMB = 0.25;
 export const touchesOf = (
   score: Score,
   left: LeftPlan,
-  { events, options }: RightPlan,
+  right: RightPlan,
   rules: readonly PassageRule[],
-): readonly Touch[] => [
-  ...plantingSteps(cellsOf(score, events), events, options, left, rules).flatMap(({ event, plants }) =>
-    plants.map(({ string }) => ({ onset: events[event]!.onset, string })),
-  ),
-  ...strokeAdvice(events, options, left, rules)
-    .filter(({ by, stroke, comesToRestOn }) => by === 'teacher' && stroke === 'rest' && comesToRestOn)
-    .map(({ event, comesToRestOn }) => ({ onset: events[event]!.onset, string: comesToRestOn! })),
-];
+): readonly Touch[] => {
+  const { planting, strokes } = rightSteps(score, left, right, rules);
+  const onsetOf = (event: number): number => right.events[event]!.onset;
+  return [
+    ...planting.flatMap(({ event, plants }) =>
+      plants.map(({ string }) => ({ onset: onsetOf(event), string })),
+    ),
+    ...strokes
+      .filter(({ by, stroke, comesToRestOn }) => by === 'teacher' && stroke === 'rest' && comesToRestOn)
+      .map(({ event, comesToRestOn }) => ({ onset: onsetOf(event), string: comesToRestOn! })),
+  ];
+};
 
 /**
  * The plan of damping: every open bass that rings past its written end into a rest, into a bass it grates with, or into

@@ -3,10 +3,11 @@ import type { PassageRule } from '../fingering/rules.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import { cellsOf } from '../right/cells.ts';
 import { framesOf } from '../right/frames.ts';
-import { anchorsOf, plantingSteps } from '../right/planting.ts';
+import { anchorsOf } from '../right/planting.ts';
 import type { RightPlan } from '../right/plan-right.ts';
-import { harmonicTouches, strokeAdvice, type StrokeAdvice } from '../right/strokes.ts';
+import { harmonicTouches, type StrokeAdvice } from '../right/strokes.ts';
 import { DAMPING_MEANS_RULES, type Damping } from './damping.ts';
+import { rightSteps } from './right-steps.ts';
 import { anchorOf } from '../score/anchor.ts';
 import type { NoteIndex, Score } from '../score/score.ts';
 
@@ -48,33 +49,32 @@ const STROKE_WORDS: Readonly<Record<StrokeAdvice['reason'], string>> = {
 export const rightSigns = (
   score: Score,
   left: LeftPlan,
-  { events, options, strums }: RightPlan,
+  right: RightPlan,
   rules: Iterable<PassageRule>,
   damping: readonly Damping[] = [],
 ): readonly RightSign[] => {
-  const all = [...rules];
+  const { events, options, strums } = right;
+  const steps = rightSteps(score, left, right, [...rules]);
   const cells = cellsOf(score, events);
   const headOf = (sound: number): NoteIndex => left.sounds[sound]!.head;
   const noteAt = (event: number): NoteIndex => headOf(events[event]!.notes.at(-1)!.sound);
   const markIdOf = (kind: 'plant' | 'stroke' | 'damp', note: NoteIndex, more = ''): MarkId =>
     `${kind}@${score.notes[note]!.id}${more}` as MarkId;
-  const planted = plantingSteps(cells, events, options, left, all).flatMap(
-    ({ event, plants, opens }): RightSign[] => {
-      if (plants.length === 0 && opens.length === 0) return [];
-      const set = plants.map(({ finger, string }) => `${finger} on ${sign(string)}`).join(', ');
-      const open = opens.length > 0 ? `${opens.join(' ')} opens and waits: its string must ring` : '';
-      return [
-        {
-          note: noteAt(event),
-          kind: 'plant',
-          sign: `${plants.length > 0 ? `▾${plants.map(({ finger }) => finger).join('')}` : ''}${opens.length > 0 ? `(${opens.join('')})` : ''}`,
-          words: [set && `set ${set}; each leaves its string as it plays`, open].filter(Boolean).join('; '),
-          isAdvice: false,
-          ...(plants.length > 0 && { mark: markIdOf('plant', noteAt(event)) }),
-        },
-      ];
-    },
-  );
+  const planted = steps.planting.flatMap(({ event, plants, opens }): RightSign[] => {
+    if (plants.length === 0 && opens.length === 0) return [];
+    const set = plants.map(({ finger, string }) => `${finger} on ${sign(string)}`).join(', ');
+    const open = opens.length > 0 ? `${opens.join(' ')} opens and waits: its string must ring` : '';
+    return [
+      {
+        note: noteAt(event),
+        kind: 'plant',
+        sign: `${plants.length > 0 ? `▾${plants.map(({ finger }) => finger).join('')}` : ''}${opens.length > 0 ? `(${opens.join('')})` : ''}`,
+        words: [set && `set ${set}; each leaves its string as it plays`, open].filter(Boolean).join('; '),
+        isAdvice: false,
+        ...(plants.length > 0 && { mark: markIdOf('plant', noteAt(event)) }),
+      },
+    ];
+  });
   const anchors = anchorsOf(events, options, left).map(({ after, finger, string }): RightSign => ({
     note: noteAt(after),
     kind: 'anchor',
@@ -82,16 +82,14 @@ export const rightSigns = (
     words: `after the chord put ${finger} back on ${sign(string)} before the next entry`,
     isAdvice: true,
   }));
-  const strokes = strokeAdvice(events, options, left, all).map(
-    ({ sound, stroke, by, reason, comesToRestOn, damps }): RightSign => ({
-      note: headOf(sound),
-      kind: 'stroke',
-      sign: stroke === 'rest' ? '⌵' : '○',
-      words: `${stroke} stroke, ${STROKE_WORDS[reason]}${comesToRestOn !== undefined && stroke === 'rest' ? `; comes to rest on ${sign(comesToRestOn)}${damps ? ' and silences it' : ''}` : ''}`,
-      isAdvice: by === 'suggestion',
-      mark: markIdOf('stroke', headOf(sound)),
-    }),
-  );
+  const strokes = steps.strokes.map(({ sound, stroke, by, reason, comesToRestOn, damps }): RightSign => ({
+    note: headOf(sound),
+    kind: 'stroke',
+    sign: stroke === 'rest' ? '⌵' : '○',
+    words: `${stroke} stroke, ${STROKE_WORDS[reason]}${comesToRestOn !== undefined && stroke === 'rest' ? `; comes to rest on ${sign(comesToRestOn)}${damps ? ' and silences it' : ''}` : ''}`,
+    isAdvice: by === 'suggestion',
+    mark: markIdOf('stroke', headOf(sound)),
+  }));
   const sweeps = events.flatMap(({ swept, notes }): RightSign[] =>
     swept.length === 0
       ? []
