@@ -98,7 +98,8 @@ const isWorseIn = (bar: number, plan: LeftPlan, than: LeftPlan): boolean => {
   );
 };
 
-const isWorse = (plan: LeftPlan, than: LeftPlan): boolean =>
+/** Whether a plan gives up more than another. */
+export const isWorse = (plan: LeftPlan, than: LeftPlan): boolean =>
   plan.brokenLocks.length > than.brokenLocks.length ||
   plan.cut.length > than.cut.length ||
   plan.unplayable.length > than.unplayable.length ||

@@ -1,6 +1,5 @@
 import type { Choice } from '../fingering/fingering.ts';
-import type { LeftFinger, StrokeFinger } from '../fingering/vocabulary.ts';
-import { STROKE_FINGERS } from '../fingering/vocabulary.ts';
+import { STROKE_FINGERS, type LeftFinger } from '../fingering/vocabulary.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import { leftPrices } from '../left/plan-left.ts';
 import { passageReturns, type PassageReturn } from '../score/passages.ts';
@@ -64,7 +63,7 @@ export const carriedChoices = (
   return pairs.flatMap(([here, there]): (readonly [NoteId, Choice])[] => {
     const way = likeness.kind === 'same-rhythm' ? undefined : modelWay(plan, [here, there]);
     const pluck = STROKE_FINGERS.find((finger) => finger === right.choices[there]?.pluck);
-    const choice: Choice = { ...way, ...(pluck && { pluck: pluck satisfies StrokeFinger }) };
+    const choice: Choice = { ...way, ...(pluck && { pluck }) };
     return Object.keys(choice).length > 0 ? [[score.notes[left.sounds[here]!.head]!.id, choice]] : [];
   });
 };

@@ -1,8 +1,8 @@
 import type { Choice, FindingKey } from '../fingering/fingering.ts';
 import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/marks.ts';
 import { findingKey, type Finding } from '../review/findings.ts';
-import { barReturns } from '../score/returns.ts';
-import type { NoteId } from '../score/score.ts';
+import { barReturns, type BarReturn } from '../score/returns.ts';
+import type { Note, NoteId } from '../score/score.ts';
 import { carriedChoices } from './carry.ts';
 import type { Plan } from './plan.ts';
 import { proposedMarks } from './proposed-marks.ts';
@@ -23,25 +23,50 @@ const choose = (label: string, choices: Fix['choices']): Fix => ({ label, choice
 
 /** For the findings of a plan that one action answers, that action. */
 export const fixesOf = (plan: Plan): ReadonlyMap<FindingKey, Fix> => {
-  const proposals = proposedMarks(plan);
+  const places = new Places(plan);
   const fixes = new Map<FindingKey, Fix>();
   for (const finding of plan.findings) {
-    const fix = fixOf(plan, finding, proposals);
+    const fix = fixOf(plan, finding, places);
     if (fix) fixes.set(findingKey(finding), fix);
   }
   return fixes;
 };
 
-const fixOf = (plan: Plan, { code, note, bar }: Finding, proposals: readonly Mark[]): Fix | undefined => {
-  const { score, left, fingering } = plan;
-  const onset = score.notes.find(({ id }) => id === note)?.onset;
-  const at = (kind: Mark['kind']): Mark[] =>
-    proposals.filter(
-      (mark) => mark.kind === kind && score.notes.find(({ id }) => id === mark.from)?.onset === onset,
-    );
+/** Notes, proposals and returns by where they stand: a piece has as many findings as it has notes, or nearly. */
+class Places {
+  private readonly notes: ReadonlyMap<NoteId, Note>;
+  private readonly marks = new Map<string, Mark[]>();
+  readonly returns: ReadonlyMap<number, BarReturn>;
+
+  constructor(plan: Plan) {
+    this.notes = new Map(plan.score.notes.map((note) => [note.id, note]));
+    this.returns = new Map(barReturns(plan.score, plan.left.sounds).map((each) => [each.bar, each]));
+    for (const mark of proposedMarks(plan)) {
+      // A slur answers for the note that it leads to, every other mark for the one at which it begins.
+      const key = `${mark.kind}@${this.note(mark.kind === 'slur' ? mark.to : mark.from)?.onset}`;
+      this.marks.set(key, [...(this.marks.get(key) ?? []), mark]);
+    }
+  }
+
+  note(id: NoteId | undefined): Note | undefined {
+    return id && this.notes.get(id);
+  }
+
+  /** Proposals of a kind for the moment of a note. */
+  proposed(kind: Mark['kind'], id: NoteId | undefined): readonly Mark[] {
+    return this.marks.get(`${kind}@${this.note(id)?.onset}`) ?? [];
+  }
+}
+
+const fixOf = (plan: Plan, { code, note, bar }: Finding, places: Places): Fix | undefined => {
+  const { score, fingering } = plan;
+  const setProposed = (label: string, kind: Mark['kind']): Fix | undefined => {
+    const marks = places.proposed(kind, note);
+    return marks.length > 0 ? setMarks(label, marks) : undefined;
+  };
   switch (code) {
     case 'return-differs': {
-      const found = barReturns(score, left.sounds).find((each) => each.bar === bar);
+      const found = places.returns.get(bar);
       if (!found) return undefined;
       const { like, pairs } = found;
       const choices = carriedChoices(plan, { from: bar, to: bar, like, likeness: { kind: 'exact' }, pairs });
@@ -55,18 +80,14 @@ const fixOf = (plan: Plan, { code, note, bar }: Finding, proposals: readonly Mar
         : undefined;
     }
     case 'position-mark-missing':
-      return at('position').length > 0 ? setMarks('Write the position', at('position')) : undefined;
+      return setProposed('Write the position', 'position');
     case 'string-left-ringing':
-      return at('damp').length > 0 ? setMarks('Write the damping sign', at('damp')) : undefined;
+      return setProposed('Write the damping sign', 'damp');
     case 'repeat-at-speed':
-    case 'crossing-where-busy': {
-      const slurs = proposals.filter(
-        (mark) => mark.kind === 'slur' && score.notes.find(({ id }) => id === mark.to)?.onset === onset,
-      );
-      return slurs.length > 0 ? setMarks('Slur to it', slurs) : undefined;
-    }
+    case 'crossing-where-busy':
+      return setProposed('Slur to it', 'slur');
     case 'slur-trouble': {
-      const from = score.notes.find(({ id }) => id === note)?.slurredFrom?.note;
+      const from = places.note(note)?.slurredFrom?.note;
       return from === undefined
         ? undefined
         : {

@@ -3,7 +3,7 @@ import type { LeftTerm } from '../left/costs.ts';
 import { planLeft, type LeftPlan } from '../left/plan-left.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { shiftsOf, type Shift, type ShiftRide } from '../technique/shifts.ts';
-import { withoutLikeness } from './alike.ts';
+import { isWorse, withoutLikeness } from './alike.ts';
 import { termDifferences } from './other-ways.ts';
 import type { Plan } from './plan.ts';
 
@@ -27,12 +27,6 @@ const MOST_PRICE = 7;
 /** How far to look, in slices before and after. */
 const FURTHEST = 8;
 const MOST_PLACES = 4;
-
-const isWhole = (other: LeftPlan, plan: LeftPlan): boolean =>
-  other.unplayable.length <= plan.unplayable.length &&
-  other.cut.length <= plan.cut.length &&
-  other.brokenLocks.length <= plan.brokenLocks.length &&
-  other.brokenRules.length <= plan.brokenRules.length;
 
 const changedBetween = (plan: LeftPlan, other: LeftPlan): number[] =>
   plan.sounds.flatMap(({ index }) =>
@@ -68,7 +62,7 @@ export const shiftPlaces = (
       const other = planLeft(score, wanted, leftSetup, clock, { memory: left.memory, positionAt });
       const price = other.cost - left.cost;
       const made = shiftsOf(other, setup.guitar, memory.clock).find((each) => each.slice === place);
-      if (!isWhole(other, left) || price > MOST_PRICE || made?.to !== to) return [];
+      if (isWorse(other, left) || price > MOST_PRICE || made?.to !== to) return [];
       return [
         {
           slice: place,
@@ -109,7 +103,7 @@ export const withoutBarre = (
   const { setup, clock } = left.memory;
   const other = planLeft(score, { ...fingering, rules }, setup, clock, { memory: left.memory });
   const isThere = barresOf(other).some((each) => each.onset < barre.until && each.until > barre.onset);
-  return isThere || !isWhole(other, left)
+  return isThere || isWorse(other, left)
     ? undefined
     : {
         price: other.cost - left.cost,

@@ -1,16 +1,16 @@
+import type { BARRE_EXTENTS } from '../fingering/marks.ts';
 import type { LeftPlan, Lying } from '../left/plan-left.ts';
 import type { Clock } from '../score/clock.ts';
 import type { Preparation } from './preparation.ts';
 
-export const BARRE_KINDS = ['full', 'partial', 'hinge'] as const;
 /**
  * Over at least five strings, over fewer, or lifted at its base or laid down from its tip so that a string beside it can
  * sound open or be stopped first. Handbook §3.
  */
-export type BarreKind = (typeof BARRE_KINDS)[number];
+export type BarreKind = (typeof BARRE_EXTENTS)[number];
 
 /** A full barre covers at least this many strings; a smaller one is partial. */
-export const FULL_BARRE_STRINGS = 5;
+const FULL_BARRE_STRINGS = 5;
 
 /** One finger flat over several strings, from when it is set until it can be released. Times in ticks. */
 export interface Barre {
@@ -117,11 +117,14 @@ export const barreCare = (
   clock: Clock,
 ): readonly BarreCare[] => {
   const sliceFrom = new Map(plan.hands.map(({ slice }) => [slice.onset, slice.index]));
+  /** By slice and finger: the stay that lies there. */
+  const lying = new Map<string, Preparation>();
+  for (const each of preparations)
+    for (let slice = each.stay.from; slice < each.stay.to; slice += 1)
+      lying.set(`${slice} ${each.stay.finger}`, each);
   return barres.map((barre): BarreCare => {
     const needed = sliceFrom.get(barre.onset)!;
-    const own = preparations.find(
-      ({ stay }) => stay.finger === barre.finger && stay.from <= needed && stay.to > needed,
-    );
+    const own = lying.get(`${needed} ${barre.finger}`);
     const set = Math.min(needed, own?.should ?? needed);
     let release = needed;
     while (release < plan.hands.length && plan.hands[release]!.slice.onset < barre.until) release += 1;

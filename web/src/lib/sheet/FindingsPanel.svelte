@@ -37,7 +37,7 @@
   const barreOf = (finding: Finding) =>
     workbench.movements?.barreCare.find(({ barre }) => barre.onset === noteOf(finding)?.onset)?.barre;
   /** For findings that one action answers, that action. */
-  const fixes = $derived(new Map(workbench.movements?.fixes));
+  const fixes = $derived(new Map(workbench.movementsOf === workbench.plan ? workbench.movements?.fixes : []));
   const fix = (finding: Finding) => {
     const action = fixes.get(findingKey(finding));
     if (action) workbench.applyFix(action);

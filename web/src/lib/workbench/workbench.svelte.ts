@@ -73,8 +73,10 @@ export class Workbench {
   nearTies = $state.raw<ReadonlySet<NoteIndex>>(new Set());
   /** The marks from which all others follow; undefined until somebody asks for them. */
   essential = $state.raw<ReadonlyMap<NoteIndex, Essential>>();
-  /** What the hands do in the plan; undefined until it is known. */
+  /** What the hands do; those of the plan before until those of this one are known, so that nothing closes meanwhile. */
   movements = $state.raw<MovementsView>();
+  /** The plan that the movements belong to. */
+  movementsOf = $state.raw<PlanView>();
   changes = $state.raw<readonly Change[]>([]);
   notice = $state('');
   conflict = $state.raw<{
@@ -187,7 +189,6 @@ export class Workbench {
         this.plan = plan;
         this.nearTies = new Set();
         this.essential = undefined;
-        this.movements = undefined;
       } while (this.#replanAgain);
     } catch {
       this.notice = 'The planner stopped. Your decisions are kept; load the page again to go on.';
@@ -216,11 +217,16 @@ export class Workbench {
     const { plan } = this;
     await new Promise((resolve) => setTimeout(resolve, PAUSE));
     if (this.plan !== plan || this.planning || this.#closed) return;
-    const movements = await this.#planner.api.movements();
-    if (this.plan !== plan) return;
-    this.movements = movements;
-    const ties = await this.#planner.api.nearTies();
-    if (this.plan === plan) this.nearTies = new Set(ties);
+    try {
+      const movements = await this.#planner.api.movements();
+      if (this.plan !== plan) return;
+      this.movements = movements;
+      this.movementsOf = plan;
+      const ties = await this.#planner.api.nearTies();
+      if (this.plan === plan) this.nearTies = new Set(ties);
+    } catch {
+      if (!this.#closed) this.notice = 'The movements could not be worked out. Load the page again.';
+    }
   }
 
   #perform(edits: readonly Edit[]): void {

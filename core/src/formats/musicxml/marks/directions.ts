@@ -1,5 +1,5 @@
 import type { StringNumber } from '../../../instrument/guitar.ts';
-import { childNamed, childrenNamed, type XmlElement } from '../../xml/tree.ts';
+import { childrenNamed, type XmlElement } from '../../xml/tree.ts';
 import { readBracketWords, readDampWords, type BracketMark } from './mark-text.ts';
 
 /** What a `direction` says about the hands, when it says nothing else. */
@@ -39,6 +39,3 @@ export const isHandDirection = (direction: XmlElement): boolean => {
   const mark = readDirectionMark(direction);
   return mark !== undefined && mark.kind !== 'text';
 };
-
-export const hasBracket = (direction: XmlElement): boolean =>
-  childrenNamed(direction, 'direction-type').some((type) => childNamed(type, 'bracket') !== undefined);
