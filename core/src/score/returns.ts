@@ -17,7 +17,8 @@ const LEAST_SOUNDS = 2;
  * the first bar like it. Notes tied in from the bar before make a bar its own.
  */
 export const barReturns = (score: Score, sounds: readonly Sound[]): readonly BarReturn[] => {
-  const byBar = score.bars.map(({ index }) => sounds.filter((sound) => sound.bar === index));
+  const byBar: Sound[][] = score.bars.map(() => []);
+  for (const sound of sounds) byBar[sound.bar]!.push(sound);
   const tiedInto = new Set(
     sounds.flatMap((sound) =>
       sound.noteheads.map((note) => score.notes[note]!.bar).filter((bar) => bar !== sound.bar),
