@@ -127,7 +127,7 @@ No grip exists for ${verdicts
     .map(({ shape }) => shape.name)
     .join(
       ' and ',
-    )} under our hard rules. The dataset fingers the first with a note below its own barre, the second with 3 lying flat under 4; the second may be within reach of some hands.
+    )} under our hard rules: the dataset itself fingers it with a note below its own barre.
 
 ### Disagreements by class
 

@@ -1,11 +1,10 @@
+import { leavesRoom } from './grip.ts';
 import { RINGING, type LeavingStates } from './leaving.ts';
 import { FINGERS, STRINGS, type OptionTable } from './option-table.ts';
 import { isInside, isSeveral, lowestIndex, stringsOf } from './string-masks.ts';
 
 /** Most strings a finger other than the index lies over. */
 const SMALL_BARRE_STRINGS = 4;
-/** Fingers from here on lie flat with nothing stopped above them. */
-const STIFF = 3;
 
 /** Strings of what is kept that cannot stay beside an option: order, reach, one finger one place, barres. */
 export const conflictsBeside = (
@@ -60,7 +59,7 @@ const liesUnder = (options: OptionTable, option: number, bit: number, fret: numb
     const mask = options.fingerMask[option * FINGERS + finger]!;
     if (!isSeveral(mask) || !isInside(bit, mask)) continue;
     const barre = options.fingerFret[option * FINGERS + finger]!;
-    if (fret < barre || (finger >= STIFF && fret > barre)) return true;
+    if (!leavesRoom(finger, barre, fret)) return true;
   }
   return false;
 };
@@ -81,7 +80,8 @@ export const coveredByOpen = (
     const fret = leaving.fingerFret[state * FINGERS + finger]!;
     for (let rest = options.stringMask[option]!; rest !== 0; rest &= rest - 1) {
       const k = lowestIndex(rest);
-      if (isInside(1 << k, mask) && options.fretAt[option * STRINGS + k]! < fret) dropped |= mask;
+      if (isInside(1 << k, mask) && !leavesRoom(finger, fret, options.fretAt[option * STRINGS + k]!))
+        dropped |= mask;
     }
   }
   return dropped;
@@ -103,7 +103,7 @@ const joins = (
   for (let k = lowestIndex(whole); whole >> k !== 0; k += 1) {
     const struck = options.fretAt[option * STRINGS + k]!;
     const lying = struck >= 0 ? struck : (kept >> k) & 1 ? leaving.fret[base + k]! : fret;
-    if (lying < fret || (finger >= STIFF && lying > fret)) return false;
+    if (!leavesRoom(finger, fret, lying)) return false;
   }
   return finger === 1 || stringsOf(whole) <= SMALL_BARRE_STRINGS;
 };

@@ -10,8 +10,15 @@ export interface Placement {
 
 /** Widest small barre of fingers 2, 3 and 4, in strings. */
 const SMALL_BARRE_STRINGS = 4;
-/** Fingers 3 and 4 lie flat with nothing stopped above them inside the barre. */
-const isStiff = (finger: number): boolean => finger >= 3;
+/**
+ * Frets above a small barre within which other fingers may stop notes inside it: 2 bends out of their way, 3 lets 4 down
+ * just beside it, 4 lies flat with nothing above. Common practice, no published source.
+ */
+const REACH_ABOVE_FLAT: Readonly<Record<number, number>> = { 1: Infinity, 2: Infinity, 3: 1, 4: 0 };
+
+/** Whether a finger that lies flat at a fret leaves room for a note that is stopped inside its barre. */
+export const leavesRoom = (finger: number, barre: number, fret: number): boolean =>
+  fret >= barre && fret - barre <= REACH_ABOVE_FLAT[finger]!;
 
 /** Strings between two, both included. */
 const isBetween = (string: number, a: number, b: number): boolean =>
@@ -54,7 +61,7 @@ export const gripProblem = (
         const inside = placements.filter((each) => isBetween(each.string, low, high));
         if (inside.some((each) => each.fret < first.fret))
           return `a barre at fret ${first.fret} covers a lower or open note`;
-        if (isStiff(first.finger) && inside.some((each) => each.fret > first.fret))
+        if (inside.some((each) => !leavesRoom(first.finger, first.fret, each.fret)))
           return `finger ${first.finger} cannot lie flat under another finger`;
         continue;
       }

@@ -29,69 +29,82 @@ const one = (value: number, unit: string, reason: string): OneValue => ({ value,
  */
 export const SHAPE_COST_RULES = {
   together: byFingers('per shape', 'some fingers like to be set together more than others', {
-    '12': -0.09,
-    '13': 0.04,
-    '14': -0.12,
-    '23': 0.11,
-    '24': 0.1,
-    '34': 0.14,
-    '123': 0.27,
-    '124': 0.48,
-    '134': 0.43,
-    '234': 0.45,
+    '12': -0.03,
+    '13': 0.11,
+    '14': -0.04,
+    '23': -0.02,
+    '24': 0.09,
+    '34': 0.16,
+    '123': 0.29,
+    '124': 0.39,
+    '134': 0.42,
+    '234': 0.4,
   }),
-  sameFret: byFingers('per pair on one fret', '2 and 3 lie side by side gladly, 1 and 4 do not', {
-    '12': 0.04,
+  sameFret: byFingers('per pair on one fret', '2 and 3 lie side by side gladly, other pairs less so', {
+    '12': 0.28,
     '23': -0.12,
-    '13': 0.04,
-    '24': -0.04,
+    '34': 0.05,
+    '13': 0.35,
+    '24': 0.33,
     '14': 0.22,
   }),
+  sameFretApart: byFingers(
+    'per string left out between a pair on one fret',
+    'fingers on one fret want room: side by side they crowd each other, but 1 and 4 turn the hand',
+    { '12': -0.41, '23': -0.09, '34': -0.11, '13': -0.61, '24': -0.36, '14': 0.28 },
+  ),
   indexBesideApart: one(
-    0.5,
+    0.39,
     'per finger on the fret of 1, three strings away or more, with nothing lower between',
-    'there the index lies down as a barre; our own value, against strummed shapes of the data',
+    'there the index lies down as a barre',
   ),
   otherFret: byFingers('per pair on different frets', '3 moves least freely against its neighbours', {
-    '12': -0.05,
-    '23': 0.29,
-    '34': 0.35,
-    '13': 0.04,
+    '12': -0.15,
+    '23': 0.26,
+    '34': 0.41,
+    '13': -0.06,
+    '24': 0.02,
   }),
   beyond: byFingers(
     'per fret beyond one a finger, and 34 mm of fret',
     'set at once, 2 and 3 open less than the others; the rest more than in a line',
-    { '12': -0.06, '23': 0.66, '34': -0.69, '13': -0.56, '24': -0.47 },
+    { '12': 0.2, '23': 0.75, '34': -0.82, '13': -0.54, '24': -0.61 },
   ),
-  barreMany: one(-0.09, 'per barre of the index with three notes or more', 'then it is worth its effort'),
-  barreGap: one(0.24, 'per string inside without a note of its own', 'a barre presses what it does not need'),
-  barreBassEdge: one(-0.04, 'per string free on the bass side', 'the tip need not reach so far'),
-  barreWithAll: one(-0.21, 'per shape of all four fingers', 'with a barre the hand is turned already'),
-  flatTwo: one(-0.04, 'per small barre of 2', '2 is strong enough to lie flat'),
-  flatRing: one(
-    -0.04,
-    'per string beyond two',
-    'a 3 that lies flat covers a third string almost for nothing',
+  barreMany: one(-0.17, 'per barre of the index with three notes or more', 'then it is worth its effort'),
+  barreGap: one(0.18, 'per string inside without a note of its own', 'a barre presses what it does not need'),
+  barreBassEdge: one(-0.02, 'per string free on the bass side', 'the tip need not reach so far'),
+  barreWithAll: one(-0.25, 'per shape of all four fingers', 'with a barre the hand is turned already'),
+  flatLast: byFingers(
+    'per small barre with no higher finger set',
+    'then 2 leaves two fingers unused and spares them; 3 and 4 do not',
+    { '2': -0.33, '3': 0.45, '4': 0.2 },
   ),
-  flatLittleTreble: one(
-    -0.3,
-    'per small barre of 4 that reaches ①',
-    '4 lies flat where nothing is beyond it',
+  flatRing: one(-0.17, 'per string beyond two', 'a 3 that lies flat covers a third string for little'),
+  flatTreble: one(
+    -0.66,
+    'per small barre that reaches ①',
+    'a finger lies flat gladly where nothing is beyond it',
   ),
-  flatWithBarre: one(-0.08, 'per small barre beside one of the index', 'the hand lies flat already'),
+  flatBesideSame: one(
+    0.27,
+    'per small barre with the finger below on its fret',
+    'the finger below leaves it no room to lie down',
+  ),
+  flatWithOpen: one(0.41, 'per small barre beside open strings', 'a flat finger touches what should sound'),
+  flatWithBarre: one(-0.24, 'per small barre beside one of the index', 'the hand lies flat already'),
   flatGap: one(
-    0.13,
+    0.1,
     'per string inside without a note of its own',
     'a small barre presses what it does not need',
   ),
   flatWidth: one(
-    0.46,
+    0.31,
     'per small barre and 34 mm of fret beyond the first',
     'wide frets ask for a flatter finger',
   ),
-  littleOnBass: one(0.25, 'per 4 on ⑤ or ⑥', '4 is short: the hand must come round for it'),
-  ringOnFirst: one(0.12, 'per 3 on ①', 'the treble side belongs to 4'),
-  middleOnFirst: one(0.26, 'per 2 on ①', 'the treble side belongs to 3 and 4'),
+  littleOnBass: one(0.23, 'per 4 on ⑤ or ⑥', '4 is short: the hand must come round for it'),
+  ringOnFirst: one(0.25, 'per 3 on ①', 'the treble side belongs to 4'),
+  middleOnFirst: one(0.36, 'per 2 on ①', 'the treble side belongs to 3 and 4'),
 } as const satisfies Record<string, ByFingers | OneValue>;
 
 const PAIRS = [
@@ -104,6 +117,8 @@ const PAIRS = [
 ] as const;
 const FIRST_BASS_STRING = 5;
 const APART = 3;
+/** Strings left out between two fingers on one fret that still make a difference. */
+const MOST_APART = 2;
 const STRINGS = 6;
 
 interface Finger {
@@ -111,13 +126,16 @@ interface Finger {
   readonly strings: readonly number[];
 }
 
+/** Strings from one finger to the nearest of another. */
+const stringsApart = (one: Finger, other: Finger): number =>
+  Math.min(...one.strings.flatMap((a) => other.strings.map((b) => Math.abs(a - b))));
+
 /** Whether the index, lying flat, could stop what another finger stops far beside it on its fret: nothing lies lower between. */
 const couldLieFlat = (index: Finger, other: Finger, placements: readonly Placement[]): boolean => {
   const strings = [...index.strings, ...other.strings];
   const [low, high] = [Math.min(...strings), Math.max(...strings)];
-  const apart = Math.min(...index.strings.flatMap((a) => other.strings.map((b) => Math.abs(a - b))));
   return (
-    apart >= APART &&
+    stringsApart(index, other) >= APART &&
     placements.every(({ string, fret }) => string < low || string > high || fret >= index.fret)
   );
 };
@@ -140,13 +158,19 @@ export const shapeCost = (placements: readonly Placement[], neck: NeckTables): n
   const width = (fret: number): number => neck.width[fret]! / REFERENCE_FRET_WIDTH;
   let cost = value('together', [...fingers.keys()].sort().join(''));
   for (const [lower, higher] of PAIRS) {
-    const [low, high] = [fingers.get(lower)?.fret, fingers.get(higher)?.fret];
-    if (low === undefined || high === undefined) continue;
+    const [low, high] = [fingers.get(lower), fingers.get(higher)];
+    if (!low || !high) continue;
     const names = `${lower}${higher}`;
-    cost += value(low === high ? 'sameFret' : 'otherFret', names);
-    if (lower === 1 && low === high && couldLieFlat(fingers.get(1)!, fingers.get(higher)!, placements))
-      cost += value('indexBesideApart');
-    cost += value('beyond', names) * Math.max(0, high - low - (higher - lower)) * width(high);
+    if (low.fret === high.fret) {
+      cost +=
+        value('sameFret', names) +
+        value('sameFretApart', names) * Math.min(MOST_APART, stringsApart(low, high) - 1);
+      if (lower === 1 && couldLieFlat(low, high, placements)) cost += value('indexBesideApart');
+    } else {
+      cost += value('otherFret', names);
+      cost +=
+        value('beyond', names) * Math.max(0, high.fret - low.fret - (higher - lower)) * width(high.fret);
+    }
   }
   const index = fingers.get(1);
   if (index && isFlat(1)) {
@@ -155,11 +179,14 @@ export const shapeCost = (placements: readonly Placement[], neck: NeckTables): n
     cost += value('barreBassEdge') * (STRINGS - Math.max(...index.strings));
     if (fingers.size === 4) cost += value('barreWithAll');
   }
+  const hasOpen = placements.some(({ finger }) => finger === 0);
   for (const finger of [2, 3, 4].filter(isFlat)) {
     const own = fingers.get(finger)!;
-    if (finger === 2) cost += value('flatTwo');
+    if (Math.max(...fingers.keys()) === finger) cost += value('flatLast', `${finger}`);
     if (finger === 3) cost += value('flatRing') * (own.strings.length - 2);
-    if (finger === 4 && own.strings.includes(1)) cost += value('flatLittleTreble');
+    if (own.strings.includes(1)) cost += value('flatTreble');
+    if (fingers.get(finger - 1)?.fret === own.fret) cost += value('flatBesideSame');
+    if (hasOpen) cost += value('flatWithOpen');
     cost += value('flatGap') * gap(own) + value('flatWidth') * (width(own.fret) - 1);
     if (isFlat(1)) cost += value('flatWithBarre');
   }
