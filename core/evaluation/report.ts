@@ -125,9 +125,7 @@ ${[
 No grip exists for ${verdicts
     .filter(({ ranked }) => ranked.length === 0)
     .map(({ shape }) => shape.name)
-    .join(
-      ' and ',
-    )} under our hard rules: the dataset itself fingers it with a note below its own barre.
+    .join(' and ')} under our hard rules: the dataset itself fingers it with a note below its own barre.
 
 ### Disagreements by class
 
