@@ -1,4 +1,4 @@
-import { HeldNotes, ResidueGroups, withinWindow } from './groups.ts';
+import { HeldCuts, HeldNotes, ResidueGroups, withinWindow } from './groups.ts';
 import { TABLE_FRETS } from './hand.ts';
 import { SLOTS, StateTable, type Layer } from './layer.ts';
 import type { Moment } from './moment.ts';
@@ -29,6 +29,7 @@ export type Attempt = 'keeps' | 'cuts';
  */
 export const tryOptions = (
   groups: ResidueGroups,
+  cuts: HeldCuts,
   options: number,
   attempt: (group: number, option: number, mayCut: boolean) => Attempt,
   begin: (group: number) => void,
@@ -37,15 +38,12 @@ export const tryOptions = (
     begin(group);
     let found = false;
     for (let option = 0; option < options; option += 1)
-      found = attempt(group, option, false) === 'keeps' || found;
+      if (!cuts.areSure(group, option)) found = attempt(group, option, false) === 'keeps' || found;
     if (!found) for (let option = 0; option < options; option += 1) attempt(group, option, true);
   }
 };
 
-/**
- * Hand positions in which some state of a group may stay although no finger of an option is at home there: at the nut, a
- * lone finger a fret away, or beside a finger that sounds on at home.
- */
+/** Hand positions, without those asked for as homes, in which some state of a group may stay to take an option: a superset. */
 export const stayingPositions = (
   stepper: Stepper,
   groups: ResidueGroups,
@@ -53,16 +51,16 @@ export const stayingPositions = (
   option: number,
   homes: number,
 ): number => {
-  const lead = groups.members[groups.start[group]!]!;
-  const possible = groups.positions[group]! & (stepper.straysOf(option) | stepper.ringingHomes(lead));
   // Bit 0 is the hand that has not been used yet: it cannot stay anywhere.
-  return possible & ~homes & ~1;
+  const away = groups.positions[group]! & ~homes & ~1;
+  return away === 0 ? 0 : away & stepper.staysOf(groups.members[groups.start[group]!]!, option);
 };
 
 /** Goes from the states of one moment to those of the next. Holds the tables that every step uses again. */
 export class Advance {
   private readonly table = new StateTable();
   private readonly groups = new ResidueGroups();
+  private readonly cuts = new HeldCuts();
   private readonly heldByOption = new HeldNotes();
   private readonly heldByState = new HeldNotes();
   private optionHeld = new Int32Array(0);
@@ -94,6 +92,7 @@ export class Advance {
     stepper.prepare(before, moment);
     table.clear();
     groups.take(stepper.leaving);
+    this.cuts.take(stepper.leaving, moment.options, groups);
     this.heldByOption.clear();
     this.heldByState.clear();
     if (this.optionHeld.length < count) this.optionHeld = new Int32Array(count * 2);
@@ -111,6 +110,7 @@ export class Advance {
     let row = 0;
     tryOptions(
       groups,
+      this.cuts,
       count,
       (group, option, mayCut) => this.attempt(before, moment, group, option, mayCut, row),
       (group) => {
@@ -180,18 +180,28 @@ export class Advance {
       cheapest[held]! + this.budget.window,
       this.cheapestAt[heldAt]! + this.budget.windowInPosition,
     );
-    const leadCost = before ? before.cost[lead]! : 0;
-    if (leadCost + stepper.leastCost(option, position) >= best) return true;
+    const end = groups.start[group + 1]!;
+    const struck = stepper.bounds.struck(option, position);
+    // Nothing is framed before some state has been found that might be cheap enough.
+    let at = first;
+    for (; at < end; at += 1) {
+      const state = groups.members[at]!;
+      const reached = (before ? before.cost[state]! : 0) + struck;
+      if (reached >= best) return true;
+      if (stayingOnly && stepper.positionOf(state) !== position) continue;
+      if (reached + stepper.bounds.movement(state, option, position) < best) break;
+    }
+    if (at === end) return true;
     const shared = stepper.frame(lead, option, position);
     if (stepper.cuts > 0 && !mayCut) return false;
     if (stayingOnly && !stepper.mayStay()) return true;
     let from = -1;
-    for (let at = first; at < groups.start[group + 1]!; at += 1) {
+    for (; at < end; at += 1) {
       const state = groups.members[at]!;
       const reached = (before ? before.cost[state]! : 0) + shared;
       if (reached >= best) break;
       if (stayingOnly && stepper.positionOf(state) !== position) continue;
-      if (reached + stepper.leastShift(state, position) >= best) continue;
+      if (reached + stepper.bounds.movement(state, option, position) >= best) continue;
       const cost = reached + stepper.costFrom(state);
       if (cost >= best) continue;
       best = cost;

@@ -1,5 +1,5 @@
 import { leavesRoom } from './grip.ts';
-import { RINGING, type LeavingStates } from './leaving.ts';
+import { HELD, RINGING, type LeavingStates } from './leaving.ts';
 import { FINGERS, STRINGS, type OptionTable } from './option-table.ts';
 import { isInside, isSeveral, lowestIndex, stringsOf } from './string-masks.ts';
 
@@ -106,4 +106,36 @@ const joins = (
     if (!leavesRoom(finger, fret, lying)) return false;
   }
   return finger === 1 || stringsOf(whole) <= SMALL_BARRE_STRINGS;
+};
+
+/**
+ * Whether an option cuts a held note of a state wherever the hand goes and whatever else lies there: it strikes the string
+ * elsewhere, its barre covers the note, its fingers are out of reach of it, or its notes lie under a held barre.
+ */
+export const cutsHeld = (
+  leaving: LeavingStates,
+  options: OptionTable,
+  state: number,
+  option: number,
+): boolean => {
+  const base = state * STRINGS;
+  const hasBarre = options.hasBarre[option] === 1;
+  let held = 0;
+  for (let k = 0; k < STRINGS; k += 1) {
+    if (leaving.bound[base + k] !== HELD) continue;
+    held |= 1 << k;
+    const finger = leaving.finger[base + k]!;
+    const fret = leaving.fret[base + k]!;
+    if (((options.stringMask[option]! >> k) & 1) === 1) {
+      const isBySameFinger = finger === 0 || (options.fingerMask[option * FINGERS + finger]! >> k) & 1;
+      if (options.fretAt[option * STRINGS + k] !== fret || !isBySameFinger) return true;
+      continue;
+    }
+    if (hasBarre && liesUnder(options, option, 1 << k, fret)) return true;
+    if (finger === 0) continue;
+    const own = option * FINGERS + finger;
+    if (fret < options.lowestBeside[own]! || fret > options.highestBeside[own]!) return true;
+    if (options.fingerMask[own] !== 0 && options.fingerFret[own] !== fret) return true;
+  }
+  return coveredByOpen(leaving, options, state, option, held) !== 0;
 };

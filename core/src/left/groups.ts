@@ -2,7 +2,9 @@ import type { SearchBudget } from './advance.ts';
 import { TABLE_FRETS } from './hand.ts';
 import { packSlot, SLOTS, slotSound, StateTable } from './layer.ts';
 import type { Moment } from './moment.ts';
+import { cutsHeld } from './beside.ts';
 import type { LeavingStates } from './leaving.ts';
+import type { OptionTable } from './option-table.ts';
 
 /** Numbers sets of things on the strings: equal sets get equal numbers, in order of appearance. */
 class SetNumbers {
@@ -20,6 +22,9 @@ class SetNumbers {
     return this.known.offer(0, slots, 0, 0, 0, 0);
   }
 }
+
+/** Nobody has asked yet. */
+const UNASKED = -1;
 
 /** States that leave the same behind, each group with its cheapest first. Arrays are used again. */
 export class ResidueGroups {
@@ -60,6 +65,49 @@ export class ResidueGroups {
       this.members[filled[group]!] = state;
       filled[group]! += 1;
     }
+  }
+}
+
+/** Which options surely cut a held note of a group, found once for all groups that hold the same notes. */
+export class HeldCuts {
+  private readonly numbers = new SetNumbers();
+  private readonly key = new Int32Array(SLOTS);
+  private leaving!: LeavingStates;
+  private options!: OptionTable;
+  private groups!: ResidueGroups;
+  /** By group: which notes it holds; 0 for none. */
+  private heldBy = new Int32Array(0);
+  /** By notes held and option: whether one is cut, once it has been asked for. */
+  private known = new Int8Array(0);
+
+  take(leaving: LeavingStates, options: OptionTable, groups: ResidueGroups): void {
+    this.leaving = leaving;
+    this.options = options;
+    this.groups = groups;
+    if (this.heldBy.length < groups.count) this.heldBy = new Int32Array(groups.count * 2);
+    this.numbers.clear();
+    // What holds nothing comes first: it is number 0.
+    this.key.fill(0);
+    this.numbers.of(this.key);
+    for (let group = 0; group < groups.count; group += 1) {
+      leaving.held(groups.members[groups.start[group]!]!, this.key);
+      this.heldBy[group] = this.numbers.of(this.key);
+    }
+    const size = this.numbers.count * options.count;
+    if (this.known.length < size) this.known = new Int8Array(size * 2);
+    this.known.fill(UNASKED, 0, size);
+  }
+
+  /** Whether an option cuts a note that a group holds, whatever else lies there. */
+  areSure(group: number, option: number): boolean {
+    const held = this.heldBy[group]!;
+    if (held === 0) return false;
+    const at = held * this.options.count + option;
+    if (this.known[at] === UNASKED) {
+      const lead = this.groups.members[this.groups.start[group]!]!;
+      this.known[at] = cutsHeld(this.leaving, this.options, lead, option) ? 1 : 0;
+    }
+    return this.known[at] === 1;
   }
 }
 

@@ -162,6 +162,12 @@ export class LeavingStates {
     this.fingerIsLine = new Uint8Array(capacity * FINGERS);
   }
 
+  /** Writes what a state holds into `into`. */
+  held(state: number, into: Int32Array): void {
+    const base = state * STRINGS;
+    for (let k = 0; k < STRINGS; k += 1) into[k] = this.bound[base + k] === HELD ? this.slot[base + k]! : 0;
+  }
+
   /** Writes what survives of a state into `into`: equal residues share every frame. */
   residue(state: number, into: Int32Array): void {
     const base = state * STRINGS;

@@ -1,6 +1,6 @@
 import type { LeftFinger } from '../fingering/vocabulary.ts';
 import { stayingPositions, tryOptions, type Attempt } from './advance.ts';
-import { ResidueGroups } from './groups.ts';
+import { HeldCuts, ResidueGroups } from './groups.ts';
 import { StateTable, type Layer } from './layer.ts';
 import type { Moment } from './moment.ts';
 import { STRINGS } from './option-table.ts';
@@ -27,6 +27,7 @@ export const PRICE_LIMIT = 3;
 class Backward {
   private readonly table = new StateTable();
   private readonly groups = new ResidueGroups();
+  private readonly cuts = new HeldCuts();
   private readonly stepper: Stepper;
   private readonly limit: number;
   private rest: Float64Array = new Float64Array(0);
@@ -42,6 +43,7 @@ class Backward {
     const { groups, stepper } = this;
     stepper.prepare(layer, moment);
     groups.take(stepper.leaving);
+    this.cuts.take(stepper.leaving, moment.options, groups);
     this.table.load(next);
     this.onward = onward;
     this.rest = new Float64Array(layer.count).fill(Infinity);
@@ -54,6 +56,7 @@ class Backward {
     }
     tryOptions(
       groups,
+      this.cuts,
       count,
       (group, option, mayCut) => this.attempt(layer, moment, group, option, mayCut, most + this.limit),
       () => undefined,
@@ -86,15 +89,24 @@ class Backward {
     if ((homes | staying) === 0) return 'cuts';
     for (let rest = homes | staying; rest !== 0; rest &= rest - 1) {
       const position = lowestIndex(rest);
-      if (layer.cost[lead]! + stepper.leastCost(option, position) + this.best[option]! > most) continue;
+      const isStaying = ((staying >> position) & 1) === 1;
+      const least = stepper.bounds.struck(option, position) + this.best[option]!;
+      let at = first;
+      for (; at < end; at += 1) {
+        const state = groups.members[at]!;
+        const reached = layer.cost[state]! + least;
+        if (reached > most) at = end - 1;
+        else if (!isStaying || stepper.positionOf(state) === position)
+          if (reached + stepper.bounds.movement(state, option, position) <= most) break;
+      }
+      if (at === end) continue;
       const shared = stepper.frame(lead, option, position);
       if (stepper.cuts > 0 && !mayCut) return 'cuts';
-      const isStaying = ((staying >> position) & 1) === 1;
       if (isStaying && !stepper.mayStay()) continue;
       stepper.settle(lead);
       const to = this.table.find(position, stepper.next);
       const onward = to < 0 ? Infinity : shared + this.onward[to]!;
-      for (let at = first; at < end; at += 1) {
+      for (; at < end; at += 1) {
         const state = groups.members[at]!;
         if (layer.cost[state]! + onward > most) break;
         if (isStaying && stepper.positionOf(state) !== position) continue;

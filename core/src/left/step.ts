@@ -1,5 +1,5 @@
+import { guidedShare, hasteOf, StepBounds, wholeShift, type Haste } from './bounds.ts';
 import type { LeftCosts, LeftTerm } from './costs.ts';
-import { TABLE_FRETS } from './hand.ts';
 import { packSlot, slotSound, type Layer } from './layer.ts';
 import { BUSY, EMPTY, HELD, LeavingStates, RINGING, type SoundTables } from './leaving.ts';
 import type { Moment } from './moment.ts';
@@ -13,8 +13,6 @@ export type Ledger = (term: LeftTerm, sound: number, amount: number) => void;
 
 /** Nothing has been framed yet. */
 const UNKNOWN = -1;
-const MAX_HURRY_HOP = 2;
-const MIN_HURRY_HOP = 0.15;
 /** Frets a ringing finger may lie away from its home before the hand has left it. */
 const REACH_FROM_HOME = 2;
 /** Fingers 1 to 4 as bits. */
@@ -35,12 +33,10 @@ export class Stepper {
   cuts = 0;
 
   readonly leaving: LeavingStates;
+  readonly bounds: StepBounds;
   private moment!: Moment;
   private options!: OptionTable;
-  private hopHurry = 1;
-  private shiftHurry = 1;
-  /** What a shift costs less when nothing has held the hand for some time, as a factor. */
-  private calm = 1;
+  private haste!: Haste;
 
   // The frame: what survives and where the hand goes.
   private state = UNKNOWN;
@@ -74,6 +70,7 @@ export class Stepper {
     this.tables = tables;
     this.sounds = sounds;
     this.leaving = new LeavingStates(sounds);
+    this.bounds = new StepBounds(costs, tables, this.leaving);
     this.weakness = [0, costs.finger1, costs.finger2, costs.finger3, costs.finger4];
   }
 
@@ -82,15 +79,10 @@ export class Stepper {
    * hand before the piece.
    */
   prepare(layer: Layer | undefined, moment: Moment, one?: number): void {
-    const { costs } = this;
     this.moment = moment;
     this.options = moment.options;
-    this.hopHurry = Math.min(
-      MAX_HURRY_HOP,
-      Math.max(MIN_HURRY_HOP, costs.hopReferenceTime / moment.secondsBefore),
-    );
-    this.calm = Math.max(costs.shiftCalmLeast, Math.min(1, costs.shiftCalm / moment.secondsBefore));
-    this.shiftHurry = Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / moment.secondsBefore);
+    this.haste = hasteOf(this.costs, moment.secondsBefore);
+    this.bounds.take(moment, this.haste);
     this.leaving.take(layer, moment, one);
     this.state = UNKNOWN;
   }
@@ -110,19 +102,23 @@ export class Stepper {
     return this.options.homes[option]!;
   }
 
-  /** Hand positions in which an option may be taken by a hand that stays, whatever lies beside it: a superset. */
-  straysOf(option: number): number {
-    return this.options.strays[option]!;
-  }
-
-  /** Hand positions in which a finger that sounds on in a state is at home. */
-  ringingHomes(state: number): number {
-    const { leaving } = this;
+  /**
+   * Hand positions in which states with the residue of `state` may stay to take an option although no finger of it is at
+   * home there, as a superset: at the nut, a lone finger a fret away, or beside a finger that sounds on at home.
+   */
+  staysOf(state: number, option: number): number {
+    const { leaving, options } = this;
+    if (state !== this.state || option !== this.option) this.loosen(state, option);
     let homes = 0;
-    for (let finger = 1; finger < FINGERS; finger += 1)
-      if (leaving.fingerBound[state * FINGERS + finger]! >= RINGING)
-        homes |= 1 << Math.max(0, leaving.fingerFret[state * FINGERS + finger]! - finger + 1);
-    return homes;
+    let surelyBeside = false;
+    for (let rest = this.keepable; rest !== 0; rest &= rest - 1) {
+      const k = lowestIndex(rest);
+      const finger = leaving.finger[state * STRINGS + k]!;
+      if (finger === 0) continue;
+      homes |= 1 << Math.max(0, leaving.fret[state * STRINGS + k]! - finger + 1);
+      surelyBeside ||= ((this.straying >> k) & 1) === 0;
+    }
+    return homes | (surelyBeside ? options.straysBeside : options.strays)[option]!;
   }
 
   /** Whether a hand that lies at the framed position may stay there: a finger is at home, or the option may stray. */
@@ -130,28 +126,6 @@ export class Stepper {
     if (this.isHome) return true;
     const { options, option } = this;
     return (((this.isLone ? options.strays : options.straysBeside)[option]! >> this.to) & 1) === 1;
-  }
-
-  /** A bound from below on taking an option in a position: what its struck notes cost whatever lies around them. */
-  leastCost(option: number, position: number): number {
-    const { costs, options } = this;
-    return (
-      costs.height * (position - 1) * options.stoppedNotes[option]! +
-      costs.highOnLowString * options.highOnLow[option]!
-    );
-  }
-
-  /** A bound from below on what the hand pays to go from a state to a position; 0 when it lies there. */
-  leastShift(state: number, position: number): number {
-    const { costs, leaving } = this;
-    const from = leaving.position[state]!;
-    if (from === position || from === 0) return 0;
-    const distance = this.tables.distance[from * TABLE_FRETS + position]!;
-    const whole = costs.shift + costs.shiftDistance * distance * this.shiftHurry;
-    // Without a finger on a string there is no guide; what rings open or rests spares less than a guide does.
-    const free = Math.min(costs.shiftInRest, costs.shiftOnOpen) * this.calm;
-    const least = leaving.anyStopped[state] === 1 ? Math.min(costs.shiftGuided, free) : free;
-    return whole * Math.min(1, least);
   }
 
   /** Whether an option only strikes open strings. */
@@ -502,7 +476,7 @@ export class Stepper {
   }
 
   private hop(ofHand: number): number {
-    const busy = this.costs.hop * this.hopHurry;
+    const busy = this.costs.hop * this.haste.hop;
     return this.leaving.fingerBound[ofHand]! >= BUSY ? busy : Math.min(busy, this.costs.hopIdle);
   }
 
@@ -578,13 +552,12 @@ export class Stepper {
   }
 
   private shiftCost(state: number): number {
-    const { costs, leaving, to } = this;
+    const { costs, haste, leaving, to } = this;
     const from = leaving.position[state]!;
-    const distance = this.tables.distance[from * TABLE_FRETS + to]!;
-    let cost = costs.shift + costs.shiftDistance * distance * this.shiftHurry;
-    if (this.guided) cost *= costs.shiftGuided + costs.shiftGuidedFar * Math.max(0, Math.abs(to - from) - 2);
-    else if (leaving.inRest[state] === 1) cost *= costs.shiftInRest * this.calm;
-    else if (leaving.anyStopped[state] === 0) cost *= costs.shiftOnOpen * this.calm;
+    let cost = wholeShift(costs, this.tables, haste, from, to);
+    if (this.guided) cost *= guidedShare(costs, from, to);
+    else if (leaving.inRest[state] === 1) cost *= costs.shiftInRest * haste.calm;
+    else if (leaving.anyStopped[state] === 0) cost *= costs.shiftOnOpen * haste.calm;
     return this.keptFingers !== 0 ? cost * costs.shiftHolding : cost;
   }
 }
