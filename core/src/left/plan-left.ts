@@ -13,7 +13,8 @@ import { slotFinger, slotFret, slotSound, SLOTS } from './layer.ts';
 import { isWithBarre, type Moment } from './moment.ts';
 import { momentsOf, ruledIn, type Moments } from './moments.ts';
 import { pricesOf, type PricedPlacement } from './prices.ts';
-import { accountFor, bestPath, DEFAULT_BUDGET, search, type PathStep, type SearchTables } from './search.ts';
+import { bestPath, DEFAULT_BUDGET, search } from './search.ts';
+import { accountsOf, type Accounted } from './accounts.ts';
 import { stepTables, type StepTables } from './step-tables.ts';
 import { Stepper } from './step.ts';
 
@@ -73,15 +74,13 @@ export interface LeftPlan {
 }
 
 /** What a later plan of the same piece can reuse. */
-export interface LeftMemory {
+export interface LeftMemory extends Accounted {
   readonly setup: LeftSetup;
   readonly clock: Clock;
   readonly ground: Ground;
   readonly moments: Moments;
-  readonly tables: SearchTables;
   readonly stepTables: StepTables;
-  readonly path: readonly PathStep[];
-  readonly stepCosts: readonly number[];
+  readonly hands: readonly HandAt[];
 }
 
 const stepTablesOf = ({ school, weights, hand, guitar }: LeftSetup): StepTables =>
@@ -131,11 +130,13 @@ export const planLeft = (
   const spent: Partial<Record<LeftTerm, number>>[] = sounds.map(() => ({}));
   const terms: Partial<Record<LeftTerm, number>> = {};
   const cut = new Set<number>();
-  const stepCosts = accountFor(stepper, tables, path, (term, sound, amount) => {
-    terms[term] = (terms[term] ?? 0) + amount;
-    if (term === 'held note cut') cut.add(sound);
-    if (sound >= 0) spent[sound]![term] = (spent[sound]![term] ?? 0) + amount;
-  });
+  const accounts = accountsOf(stepper, tables, path, memory);
+  for (const { entries } of accounts)
+    for (const { term, sound, amount } of entries) {
+      terms[term] = (terms[term] ?? 0) + amount;
+      if (term === 'held note cut') cut.add(sound);
+      if (sound >= 0) spent[sound]![term] = (spent[sound]![term] ?? 0) + amount;
+    }
 
   const choices: (LeftChoice | undefined)[] = sounds.map(() => undefined);
   path.forEach((step, index) => {
@@ -151,9 +152,11 @@ export const planLeft = (
   });
   const hands = slices.map((slice, index): HandAt => {
     const step = path[index]!;
-    const { slots } = tables.layers[index]!;
+    const layer = tables.layers[index]!;
+    if (memory?.tables.layers[index] === layer && memory.path[index]!.state === step.state)
+      return memory.hands[index]!;
     const lying = Array.from({ length: SLOTS }, (_, k): Lying | undefined => {
-      const slot = slots[step.state * SLOTS + k]!;
+      const slot = layer.slots[step.state * SLOTS + k]!;
       if (slot === 0) return undefined;
       const sound = slotSound(slot);
       const sounding = Math.max(sounds[sound]!.end, sounds[sound]!.grace ? slice.onset : 0) > slice.onset;
@@ -166,7 +169,7 @@ export const planLeft = (
     sounds,
     choices,
     hands,
-    cost: stepCosts.reduce((sum, each) => sum + each, 0),
+    cost: accounts.reduce((sum, { cost }) => sum + cost, 0),
     terms,
     exact: tables.exact,
     brokenLocks: moments.flatMap((moment) => moment.brokenLocks),
@@ -191,7 +194,7 @@ export const planLeft = (
         })),
       ];
     }),
-    memory: { setup, clock, ground, moments: made, tables, stepTables: tablesOfSteps, path, stepCosts },
+    memory: { setup, clock, ground, moments: made, tables, stepTables: tablesOfSteps, path, accounts, hands },
   };
 };
 
@@ -220,9 +223,9 @@ const knownPrices = new WeakMap<LeftPlan, readonly (readonly PricedPlacement[])[
 export const leftPrices = (plan: LeftPlan): readonly (readonly PricedPlacement[])[] => {
   const known = knownPrices.get(plan);
   if (known) return known;
-  const { moments, path, setup, stepCosts, stepTables, tables } = plan.memory;
+  const { accounts, moments, path, setup, stepTables, tables } = plan.memory;
   const stepper = new Stepper(leftCosts(setup.school, setup.weights), stepTables, moments.sounds);
-  const own = pricesOf(stepper, tables, path, stepCosts, plan.sounds.length);
+  const own = pricesOf(stepper, { tables, path, accounts }, plan.sounds.length);
   const prices = plan.sounds.map(({ index }) => own[moments.twin[index]!]!);
   knownPrices.set(plan, prices);
   return prices;

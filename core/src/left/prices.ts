@@ -1,10 +1,10 @@
 import type { LeftFinger } from '../fingering/vocabulary.ts';
+import type { Accounted } from './accounts.ts';
 import { stayingPositions, tryOptions, type Attempt } from './advance.ts';
 import { HeldCuts, ResidueGroups } from './groups.ts';
 import { StateTable, type Layer } from './layer.ts';
 import type { Moment } from './moment.ts';
 import { STRINGS } from './option-table.ts';
-import type { PathStep, SearchTables } from './search.ts';
 import type { Stepper } from './step.ts';
 import { lowestIndex } from './string-masks.ts';
 
@@ -132,14 +132,11 @@ class Backward {
 /**
  * The price of every way to take every sound: for each sound struck, its places and fingers with what the best whole
  * fingering through them costs above the best of all, cheapest first, up to `limit`. Found by a search backward over
- * the same states, so that reached cost and remaining cost add up (min-marginals). `stepCosts` are the costs of the
- * plan's own steps.
+ * the same states, so that reached cost and remaining cost add up (min-marginals).
  */
 export const pricesOf = (
   stepper: Stepper,
-  { moments, layers }: SearchTables,
-  path: readonly PathStep[],
-  stepCosts: readonly number[],
+  { accounts, path, tables: { moments, layers } }: Accounted,
   soundCount: number,
   limit = PRICE_LIMIT,
 ): readonly (readonly PricedPlacement[])[] => {
@@ -151,7 +148,7 @@ export const pricesOf = (
     const layer = layers[index]!;
     const own = path[index]!.state;
     if (index < layers.length - 1) {
-      remaining += stepCosts[index + 1]!;
+      remaining += accounts[index + 1]!.cost;
       rest = backward.step(
         layer,
         layers[index + 1]!,

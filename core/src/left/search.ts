@@ -1,7 +1,7 @@
 import { Advance, type SearchBudget } from './advance.ts';
 import { layerOf, SLOTS, StateTable, type Layer } from './layer.ts';
 import { ALL_POSITIONS, type Moment } from './moment.ts';
-import type { Ledger, Stepper } from './step.ts';
+import type { Stepper } from './step.ts';
 
 export const DEFAULT_BUDGET: SearchBudget = { window: 8, windowInPosition: 5, maxStates: 6000 };
 
@@ -101,16 +101,3 @@ export const bestPath = ({ layers }: SearchTables): readonly PathStep[] => {
   }
   return path.reverse();
 };
-
-/** Walks a path again and hands every amount to `ledger`; returns what each step costs. */
-export const accountFor = (
-  stepper: Stepper,
-  { moments, layers }: SearchTables,
-  path: readonly PathStep[],
-  ledger: Ledger,
-): readonly number[] =>
-  path.map(({ option, position }, index) => {
-    const state = index === 0 ? 0 : path[index - 1]!.state;
-    stepper.prepare(layers[index - 1], moments[index]!, state);
-    return stepper.frame(state, option, position, ledger) + stepper.costFrom(state, ledger);
-  });

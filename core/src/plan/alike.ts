@@ -184,7 +184,7 @@ const pricesOfLikeness = (
   slices.forEach(({ bar }, index) => {
     while (near + 1 < returns.length && returns[near + 1]!.bar - bar < bar - returns[near]!.bar) near += 1;
     const nearest = returns[near]!.bar;
-    const difference = alike.memory.stepCosts[index]! - free.memory.stepCosts[index]!;
+    const difference = alike.memory.accounts[index]!.cost - free.memory.accounts[index]!.cost;
     prices.set(nearest, prices.get(nearest)! + difference);
   });
   return prices;
