@@ -2,12 +2,15 @@ import type { Plan } from '../src/plan/plan.ts';
 import { planVoices } from '../src/testing/planning.ts';
 import { BARRE } from './passages/barres.ts';
 import { BELLS } from './passages/bells.ts';
+import { CHORD_CHANGES } from './passages/chord-changes.ts';
 import { FIRST_POSITION } from './passages/first-position.ts';
 import { GRIPS } from './passages/grips.ts';
 import { HELD_NOTES } from './passages/held-notes.ts';
 import { MOVEMENT } from './passages/movement.ts';
 import type { Passage } from './passages/passage.ts';
+import { PHRASES } from './passages/phrases.ts';
 import { RINGING } from './passages/ringing.ts';
+import { TWO_VOICES } from './passages/two-voices.ts';
 
 export const PASSAGES: readonly Passage[] = [
   ...FIRST_POSITION,
@@ -17,6 +20,9 @@ export const PASSAGES: readonly Passage[] = [
   ...BARRE,
   ...MOVEMENT,
   ...BELLS,
+  ...CHORD_CHANGES,
+  ...TWO_VOICES,
+  ...PHRASES,
 ];
 
 /** FNV-1a, 32 bits: a lot that nobody can influence but by renaming a passage. */
