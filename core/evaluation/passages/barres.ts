@@ -19,6 +19,13 @@ const BARRES: readonly (readonly [string, string, ...string[]])[] = [
     '4:4 3:2 2:3 1:1',
     '4:4 3:1 2:2|2:3 1:1|1:3|1:2',
   ],
+  ['G major in position III', 'G2+D3+G3+B3+D4+G4', '6:1 5:3 4:4 3:2 2:1 1:1'],
+  ['A minor in position V', 'A2+E3+A3+C4+E4+A4', '6:1 5:3 4:4 3:1 2:1 1:1'],
+  ['B flat major', 'Bb2+F3+Bb3+D4', '5:1 4:2 3:3 2:4', '5:1 4:3 3:3 2:3'],
+  ['B major', 'B2+F#3+B3+D#4', '5:1 4:2 3:3 2:4', '5:1 4:3 3:3 2:3'],
+  ['E flat major', 'Eb3+Bb3+Eb4+G4', '4:1 3:2 2:4 1:3', '4:1 3:3 2:4 1:3'],
+  ['A major in position V', 'A3+C#4+E4+A4', '4:3 3:2 2:1 1:1', '4:4 3:2|3:3 2:1 1:1', '4:4 3:3 2:1 1:2'],
+  ['B flat minor seventh', 'Bb2+G#3+C#4+F4', '5:1 3:1 2:2 1:1'],
 ];
 
 export const BARRE: readonly Passage[] = BARRES.map(([name, chord, ...accept]) => ({

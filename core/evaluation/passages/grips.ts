@@ -23,6 +23,21 @@ const CHORDS: readonly (readonly [string, string, ...string[]])[] = [
   ['third on top', 'C4+E4', '2:1 1:0'],
   ['third D and F', 'D4+F4', '2:3 1:1', '2:4 1:1', '2:4 1:2'],
   ['tenth E and G', 'E3+G4', '4:2 1:3', '4:2 1:4', '4:1 1:2', '4:1 1:3'],
+  ['D major over F sharp', 'F#2+A3+D4+F#4', '6:1 3:2 2:4 1:3', '6:1 3:1 2:2|2:3 1:1'],
+  ['G major over B', 'B2+G3+D4+G4', '5:1|5:2 3:0 2:3 1:4', '5:1 3:0 2:2 1:3'],
+  ['E major over G sharp', 'G#2+E3+B3+E4', '6:4 4:2|4:1 2:0 1:0', '6:3 4:1 2:0 1:0'],
+  ['A minor over C', 'C3+A3+C4+E4', '5:3 3:2 2:1 1:0', '5:4 3:3 2:1 1:0', '5:4 3:2 2:1 1:0'],
+  ['F major over A', 'A2+F3+C4+F4', '5:0 4:3|4:4 2:1 1:1', '5:0 4:3|4:4 2:1 1:2'],
+  ['D minor over F', 'F2+A3+D4+F4', '6:1 3:2 2:3|2:4 1:1'],
+  ['C major over G', 'G2+E3+G3+C4+E4', '6:3 4:2 3:0 2:1 1:0'],
+  ['B minor seventh', 'B2+A3+D4+F#4', '5:1 3:1 2:2|2:3 1:1', '5:1 3:2 2:4 1:3'],
+  ['E minor seventh', 'E2+B2+E3+G3+D4', '6:0 5:2 4:3 3:0 2:4', '6:0 5:1 4:2 3:0 2:3|2:4'],
+  ['F major seventh', 'F3+A3+C4+E4', '4:3 3:2 2:1 1:0'],
+  ['C major seventh', 'C3+E3+G3+B3+E4', '5:3 4:2 3:0 2:0 1:0', '5:2 4:1 3:0 2:0 1:0'],
+  ['A minor seventh', 'A2+E3+G3+C4+E4', '5:0 4:2 3:0 2:1 1:0'],
+  ['D minor seventh', 'D3+A3+C4+F4', '4:0 3:2 2:1 1:1', '4:0 3:3 2:1 1:2'],
+  ['D major in position V', 'D4+F#4+A4', '3:3 2:4|2:3 1:1', '3:2 2:3 1:1', '3:3 2:3 1:1'],
+  ['D minor in position V', 'D4+F4+A4', '3:3|3:4 2:2 1:1'],
 ];
 
 export const GRIPS: readonly Passage[] = CHORDS.map(([name, chord, ...accept]) => ({

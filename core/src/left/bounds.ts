@@ -4,7 +4,7 @@ import { BUSY, type LeavingStates } from './leaving.ts';
 import type { Moment } from './moment.ts';
 import { FINGERS, type OptionTable } from './option-table.ts';
 import { deviationAt, type StepTables } from './step-tables.ts';
-import { lowestIndex } from './string-masks.ts';
+import { isSeveral, lowestIndex } from './string-masks.ts';
 
 const MAX_HURRY_HOP = 2;
 const MIN_HURRY_HOP = 0.15;
@@ -86,14 +86,15 @@ export class StepBounds {
       const isSameFret = leaving.fingerFret[hand] === fret;
       if (before !== 0 && isSameFret && (mask & ~before) === 0) continue;
       placing += this.weakness[finger]! + this.lying(finger, fret, position, shifting);
-      if (before === 0 || isSameFret) placing += costs.place;
+      if (before === 0 || (isSameFret && !isSeveral(before))) placing += costs.place;
+      // A barre that lies already may only have to reach further.
+      else if (isSameFret) continue;
       else if ((mask & before) === 0) placing += costs.place + this.hop(hand);
-      else if (!shifting) placing += costs.slideInPosition;
       else if (leaving.fingerBound[hand]! < BUSY || leaving.fingerIsLine[hand] === 1)
-        placing += costs.slideLast;
+        placing += shifting ? costs.slideLast : costs.slideInPosition;
       else {
-        guided = true;
-        placing += costs.guideSlide;
+        guided = shifting;
+        placing += shifting ? costs.guideSlide : Math.min(costs.slideInPosition, costs.slideBeside);
       }
     }
     // Setting several at once as one shape may spare something.

@@ -116,7 +116,12 @@ export const LEFT_COST_RULES = {
   guideSlide: rule(0.1, 'per guide finger', 'the guide slides instead of being placed'),
   slideLast: rule(0.51, 'per finger', 'sliding the note just played breaks the line a little'),
   slideInPosition: rule(1.55, 'per finger', 'one finger on two frets of a string without moving the hand'),
-  hop: rule(0.9, 'per finger', 'the same finger on another string at once breaks the line'),
+  slideBeside: rule(
+    0.5,
+    'per finger and fret',
+    'a finger of a chord slides while the others stay: it keeps its string and does not move the hand; our own value',
+  ),
+  hop: rule(0.72, 'per finger', 'the same finger on another string at once breaks the line'),
   hopReferenceTime: rule(0.3, 's', 'time in which a hop costs its full price'),
   hopIdle: rule(0.55, 'per finger at most', 'a finger that was free for a while moves more easily'),
   blockHop: rule(
@@ -125,7 +130,7 @@ export const LEFT_COST_RULES = {
     'fingers that keep their shape move over the strings as one: less than a hop each; our own value',
   ),
   swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
-  liftRinging: rule(0.7, 'per note', 'a note of the arpeggio stops ringing; our own value'),
+  liftRinging: rule(1.2, 'per note', 'a note of the arpeggio stops ringing; our own value'),
   slurAcross: rule(4, 'per slur', 'a slur across strings is rarely playable; our own value'),
   slurSameFinger: rule(2.5, 'per slur', 'a slur needs two fingers or an open string; our own value'),
   slideBroken: rule(8, 'per slide', 'a written slide is one finger on one string; our own value'),

@@ -123,7 +123,7 @@ export class LeavingStates {
       if (this.fingerMask[own] !== 0) hasBarre = 1;
       this.fingerMask[own]! |= 1 << k;
       if (bound > this.fingerBound[own]!) this.fingerBound[own] = bound;
-      if (bound >= BUSY) anyStopped = 1;
+      if (soundEnd > moment.previousOnset) anyStopped = 1;
       if (moment.struckBefore === 1 && sounds.onset[sound] === moment.previousOnset)
         this.fingerIsLine[own] = 1;
     }

@@ -3,11 +3,39 @@ import type { Sound } from '../score/sounds.ts';
 
 /** Smallest leap, in semitones, from which successive notes are read as a broken chord. Our own rule. */
 const CHORD_LEAP = 3;
+/** Smallest leap, in semitones, at which two notes in turn are a broken chord; in thirds they are a tune. Our own rule. */
+const PAIR_LEAP = 5;
 
 /** The end of the bar in which a sound is struck, or its own end when it is held over; in ticks. */
 export const ringsToBarEnd = (sound: Sound, bars: readonly Bar[]): number => {
   const bar = bars[sound.bar]!;
   return Math.max(sound.end, bar.start + bar.length);
+};
+
+/** What a voice strikes at one moment, lowest first. */
+type Struck = readonly Sound[];
+
+/** Whether two moments of a voice in a row are of one broken chord: a leap, and no block of notes after another. */
+const isBroken = (before: Struck, after: Struck): boolean =>
+  (before.length === 1 || after.length === 1) &&
+  before.every((one) => after.every((other) => Math.abs(one.midi - other.midi) >= CHORD_LEAP));
+
+/**
+ * The moments of a voice within a bar whose every neighbour is a leap away, where the leaps around them make a broken
+ * chord: three pitches or more, or two that lie well apart.
+ */
+const brokenIn = (line: readonly Struck[]): readonly Struck[] => {
+  const broken: Struck[] = [];
+  for (let start = 0, end = 1; start < line.length; start = end, end += 1) {
+    while (end < line.length && isBroken(line[end - 1]!, line[end]!)) end += 1;
+    const pitches = line.slice(start, end).flatMap((struck) => struck.map(({ midi }) => midi));
+    const isCell = new Set(pitches).size > 2 || Math.max(...pitches) - Math.min(...pitches) >= PAIR_LEAP;
+    if (!isCell || end - start < 2) continue;
+    const isInside = (index: number): boolean =>
+      (index > start || start === 0) && (index < end - 1 || end === line.length);
+    for (let index = start; index < end; index += 1) if (isInside(index)) broken.push(line[index]!);
+  }
+  return broken;
 };
 
 /**
@@ -21,27 +49,26 @@ export const inferRinging = (
   isLetRing: (sound: Sound) => boolean = () => false,
 ): readonly number[] => {
   const until = sounds.map((sound) => sound.end);
-  const byVoiceAndBar = new Map<string, Sound[]>();
+  const lines = new Map<string, Map<number, Sound[]>>();
   for (const sound of sounds) {
     if (sound.grace) continue;
     const key = `${sound.voice}@${sound.bar}`;
-    byVoiceAndBar.set(key, [...(byVoiceAndBar.get(key) ?? []), sound]);
+    const line = lines.get(key) ?? new Map<number, Sound[]>();
+    lines.set(key, line.set(sound.onset, [...(line.get(sound.onset) ?? []), sound]));
   }
-  for (const line of byVoiceAndBar.values()) {
-    const isChordal = (index: number): boolean => {
-      const leaps = [line[index - 1], line[index + 1]].flatMap((other) =>
-        other && other.onset !== line[index]!.onset ? [Math.abs(other.midi - line[index]!.midi)] : [],
-      );
-      return leaps.length > 0 && leaps.every((leap) => leap >= CHORD_LEAP);
-    };
-    line.forEach((sound, index) => {
-      if (!isChordal(index)) return;
-      const closer = line.find(
-        (other, later) =>
-          later > index && other.midi !== sound.midi && Math.abs(other.midi - sound.midi) < CHORD_LEAP,
-      );
+  for (const byOnset of lines.values()) {
+    const line = [...byOnset.values()];
+    for (const sound of brokenIn(line).flat()) {
+      const closer = line
+        .flat()
+        .find(
+          (other) =>
+            other.onset > sound.onset &&
+            other.midi !== sound.midi &&
+            Math.abs(other.midi - sound.midi) < CHORD_LEAP,
+        );
       until[sound.index] = closer ? Math.max(sound.end, closer.onset) : ringsToBarEnd(sound, bars);
-    });
+    }
   }
   for (const sound of sounds)
     if (!sound.grace && isLetRing(sound)) until[sound.index] = ringsToBarEnd(sound, bars);

@@ -284,6 +284,7 @@ export class Stepper {
     if (!this.isHome && (shifting || !this.mayStay())) return Infinity;
     const alone = this.isLone && !shifting && from !== 0;
     this.guided = false;
+    this.anchored = shifting && (this.keptFingers !== 0 || this.anyStays(state));
     this.block = isSeveral(options.fingerBits[option]!) ? this.movedAsBlock(state) : 0;
     let placedNew = 0;
     for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
@@ -291,17 +292,18 @@ export class Stepper {
       const own = option * FINGERS + finger;
       const mask = options.fingerMask[own]!;
       const before = leaving.fingerMask[state * FINGERS + finger]!;
-      const stays =
-        before !== 0 &&
-        leaving.fingerFret[state * FINGERS + finger] === options.fingerFret[own] &&
-        (mask & ~before) === 0;
+      const stays = this.stays(state, finger);
       if (!stays) {
         placedNew |= 1 << finger;
         cost += this.placingCost(state, finger, shifting, alone, ledger);
       }
       const whole = mask | (before & this.kept);
       if (isSeveral(whole) && !(stays && isSeveral(before))) {
-        let amount = this.barreSet(finger, whole, options.fingerFret[own]!);
+        const flat = before & this.kept;
+        const fret = options.fingerFret[own]!;
+        // A barre that lies already only reaches further.
+        let amount =
+          this.barreSet(finger, whole, fret) - (isSeveral(flat) ? this.barreSet(finger, flat, fret) : 0);
         if (finger === 1 && (this.openSounds & (lowestBit(whole) >> 1)) !== 0)
           amount += this.costs.openBesideBarre;
         cost += amount;
@@ -310,7 +312,7 @@ export class Stepper {
       cost += this.swapCost(state, finger, ledger);
     }
     // Set beside fingers that lie already, or one after another, they are no shape of their own.
-    if (placedNew === options.fingerBits[option] && this.keptFingers === 0) {
+    if (isSeveral(placedNew) && this.keptFingers === 0) {
       const amount = options.shape[option]!;
       cost += amount;
       if (amount !== 0) ledger?.('placing', this.moment.struck[0] ?? -1, amount);
@@ -352,6 +354,25 @@ export class Stepper {
 
   /** Whether a guide finger leads the shift being priced. */
   private guided = false;
+  /** Whether a finger stays where it is in the shift being priced: nothing leads a hand that is held. */
+  private anchored = false;
+
+  /** Whether a finger of the option lies where it lay. */
+  private stays(state: number, finger: number): boolean {
+    const { leaving, option, options } = this;
+    const before = leaving.fingerMask[state * FINGERS + finger]!;
+    return (
+      before !== 0 &&
+      leaving.fingerFret[state * FINGERS + finger] === options.fingerFret[option * FINGERS + finger] &&
+      (options.fingerMask[option * FINGERS + finger]! & ~before) === 0
+    );
+  }
+
+  private anyStays(state: number): boolean {
+    for (let bits = this.options.fingerBits[this.option]!; bits !== 0; bits &= bits - 1)
+      if (this.stays(state, lowestIndex(bits))) return true;
+    return false;
+  }
 
   /** What putting a finger of the option down costs: the action, the way it comes, and where it lies. */
   private placingCost(
@@ -376,13 +397,20 @@ export class Stepper {
         // The same fret on another string: lay a barre (charged on its own when the note before is kept) or jump.
         const hop = this.hop(hand) * (((this.block >> finger) & 1) === 1 ? costs.blockHop : 1);
         const joined = mask | before;
+        if (isSeveral(before & this.kept)) placing = 0;
         way =
           (before & this.kept) !== 0 ? 0 : finger === 1 ? Math.min(hop, this.barreSet(1, joined, fret)) : hop;
       } else if ((mask & before) !== 0) {
-        const isGuide = shifting && leaving.fingerBound[hand]! >= BUSY && leaving.fingerIsLine[hand] === 0;
-        this.guided ||= isGuide;
-        if (isGuide) term = 'guide';
-        way = isGuide ? costs.guideSlide : shifting ? costs.slideLast : costs.slideInPosition;
+        const isMoving = shifting && !this.anchored;
+        const isOfChord = leaving.fingerBound[hand]! >= BUSY && leaving.fingerIsLine[hand] === 0;
+        if (isOfChord) term = 'guide';
+        if (isMoving && isOfChord) {
+          this.guided = true;
+          way = costs.guideSlide;
+        } else if (isMoving) way = costs.slideLast;
+        else if (isOfChord)
+          way = Math.min(costs.slideInPosition, costs.slideBeside * Math.abs(fret - leaving.fingerFret[hand]!));
+        else way = costs.slideInPosition;
         placing = 0;
       } else way = this.hop(hand);
     }
