@@ -90,7 +90,9 @@ export class StepBounds {
       // A barre that lies already may only have to reach further.
       else if (isSameFret) continue;
       else if ((mask & before) === 0) placing += costs.place + this.hop(hand);
-      else if (leaving.fingerBound[hand]! < BUSY || leaving.fingerIsLine[hand] === 1)
+      else if (leaving.fingerBound[hand]! < BUSY)
+        placing += shifting ? costs.slideLast : Math.min(costs.slideInPosition, costs.place + this.hop(hand));
+      else if (leaving.fingerIsLine[hand] === 1)
         placing += shifting ? costs.slideLast : costs.slideInPosition;
       else {
         guided = shifting;

@@ -130,7 +130,12 @@ export const LEFT_COST_RULES = {
     'fingers that keep their shape move over the strings as one: less than a hop each; our own value',
   ),
   swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
-  liftRinging: rule(1.2, 'per note', 'a note of the arpeggio stops ringing; our own value'),
+  liftRinging: rule(1.2, 'per moment', 'a note of the arpeggio stops ringing; our own value'),
+  liftRingingMore: rule(
+    0.3,
+    'per further note at the same moment',
+    'where the hand leaves a broken chord, it leaves all of it; our own value',
+  ),
   slurAcross: rule(4, 'per slur', 'a slur across strings is rarely playable; our own value'),
   slurSameFinger: rule(2.5, 'per slur', 'a slur needs two fingers or an open string; our own value'),
   slideBroken: rule(8, 'per slide', 'a written slide is one finger on one string; our own value'),
@@ -152,7 +157,7 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
   balanced: {},
   positional: { height: 1.8, shift: 1.25, highOnLowString: 1.5 },
   legato: { shiftGuided: 0.6, guideSlide: 0.5, stringSkip: 2.5, openAgainstHigh: 2, hop: 1.4 },
-  campanella: { stringSkip: 0, openAgainstHigh: 0, liftRinging: 2, highOnLowString: 0.5 },
+  campanella: { stringSkip: 0, openAgainstHigh: 0, liftRinging: 2, liftRingingMore: 2, highOnLowString: 0.5 },
 };
 
 /** What a school asks for that the others do not know at all, in units of effort. */

@@ -22,14 +22,16 @@ const isBroken = (before: Struck, after: Struck): boolean =>
 
 /**
  * The moments of a voice within a bar whose every neighbour is a leap away, where the leaps around them make a broken
- * chord: three pitches or more, or two that lie well apart.
+ * chord: three pitches or more, or two that lie well apart. A bass that the voice answers is one of the pitches.
  */
-const brokenIn = (line: readonly Struck[]): readonly Struck[] => {
+const brokenIn = (line: readonly Struck[], answersBass: boolean): readonly Struck[] => {
   const broken: Struck[] = [];
   for (let start = 0, end = 1; start < line.length; start = end, end += 1) {
     while (end < line.length && isBroken(line[end - 1]!, line[end]!)) end += 1;
     const pitches = line.slice(start, end).flatMap((struck) => struck.map(({ midi }) => midi));
-    const isCell = new Set(pitches).size > 2 || Math.max(...pitches) - Math.min(...pitches) >= PAIR_LEAP;
+    const isCell =
+      new Set(pitches).size > (answersBass && start === 0 ? 1 : 2) ||
+      Math.max(...pitches) - Math.min(...pitches) >= PAIR_LEAP;
     if (!isCell || end - start < 2) continue;
     const isInside = (index: number): boolean =>
       (index > start || start === 0) && (index < end - 1 || end === line.length);
@@ -58,7 +60,12 @@ export const inferRinging = (
   }
   for (const byOnset of lines.values()) {
     const line = [...byOnset.values()];
-    for (const sound of brokenIn(line).flat()) {
+    const [first] = line[0]!;
+    const answersBass = sounds.some(
+      ({ bar, midi, onset, voice }) =>
+        bar === first!.bar && voice !== first!.voice && onset < first!.onset && midi < first!.midi,
+    );
+    for (const sound of brokenIn(line, answersBass).flat()) {
       const closer = line
         .flat()
         .find(

@@ -190,6 +190,7 @@ export class Stepper {
     const base = state * STRINGS;
     const stringMask = options.stringMask[option]!;
     let cost = 0;
+    let lifted = 0;
     this.cuts = 0;
     for (let rest = this.struckAway | (this.lying & ~kept); rest !== 0; rest &= rest - 1) {
       const k = lowestIndex(rest);
@@ -200,8 +201,10 @@ export class Stepper {
         cost += costs.cutHeld;
         ledger?.('held note cut', slotSound(leaving.slot[base + k]!), costs.cutHeld);
       } else if (isStruckAgain || (bound === RINGING && leaving.finger[base + k] !== 0)) {
-        cost += costs.liftRinging;
-        ledger?.('ringing lifted', slotSound(leaving.slot[base + k]!), costs.liftRinging);
+        const amount = lifted === 0 ? costs.liftRinging : costs.liftRingingMore;
+        lifted += 1;
+        cost += amount;
+        ledger?.('ringing lifted', slotSound(leaving.slot[base + k]!), amount);
       }
     }
     this.liftingCost = cost;
@@ -409,8 +412,13 @@ export class Stepper {
           way = costs.guideSlide;
         } else if (isMoving) way = costs.slideLast;
         else if (isOfChord)
-          way = Math.min(costs.slideInPosition, costs.slideBeside * Math.abs(fret - leaving.fingerFret[hand]!));
-        else way = costs.slideInPosition;
+          way = Math.min(
+            costs.slideInPosition,
+            costs.slideBeside * Math.abs(fret - leaving.fingerFret[hand]!),
+          );
+        else if (leaving.fingerBound[hand]! >= BUSY) way = costs.slideInPosition;
+        // A finger that was free for a while is lifted and set down again.
+        else way = Math.min(costs.slideInPosition, costs.place + this.hop(hand));
         placing = 0;
       } else way = this.hop(hand);
     }
