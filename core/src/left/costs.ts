@@ -123,7 +123,7 @@ export const LEFT_COST_RULES = {
   ),
   hop: rule(0.72, 'per finger', 'the same finger on another string at once breaks the line'),
   hopReferenceTime: rule(0.3, 's', 'time in which a hop costs its full price'),
-  hopIdle: rule(0.55, 'per finger at most', 'a finger that was free for a while moves more easily'),
+  hopIdle: rule(0.25, 'per finger at most', 'a finger that was free for a while moves more easily'),
   blockHop: rule(
     0.2,
     'factor',

@@ -155,7 +155,7 @@ export class Stepper {
       cost += amount;
       ledger?.('barre', this.moment.struck[0] ?? -1, amount);
     }
-    return cost + this.struckCosts(options.fingersUsed[option]! > 0 || this.keptStopped, ledger);
+    return cost + this.struckCosts(options.fingersUsed[option]! > 0, ledger);
   }
 
   /** What can stay down beside an option wherever the hand lies. */
