@@ -13,7 +13,7 @@ export interface LineNote {
 
 const FINGERS = [1, 2, 3, 4] as const;
 const HIGHEST_POSITION = TABLE_FRETS - 4;
-const DARK_FRET = 5;
+const DARK_FRET = 4;
 const REFERENCE_FRET_WIDTH = 34;
 const MILLIMETRES_PER_CENTIMETRE = 10;
 

@@ -83,8 +83,8 @@ export const LEFT_COST_RULES = {
   ),
   height: rule(0.08, 'per note and position', 'low positions are surer'),
   highOnLowString: rule(
-    0.12,
-    'per note, fret above 5 and string above 2',
+    0.15,
+    'per note, fret above 4 and string above 2',
     'high on a low string is dark and out of tune',
   ),
   openAgainstHigh: rule(

@@ -8,7 +8,7 @@ export const FINGERS = 5;
 export const STRINGS = 6;
 
 /** Fret above which the dark register of a string begins (left-hand model, costs of struck notes). */
-export const DARK_FRET = 5;
+export const DARK_FRET = 4;
 
 /**
  * All ways to take the notes of a moment, with what the search asks of each over and over: flat arrays by option,
