@@ -57,7 +57,12 @@ const takingsOf = (note: LineNote, index: number, costs: LeftCosts): readonly Ta
             position,
             isHome,
             cost:
-              costs.place + weak + deviation + costs.height * (position - 1) + costs.highOnLowString * dark,
+              costs.place +
+              weak +
+              deviation +
+              costs.height * (position - 1) +
+              costs.upTheNeck * fret +
+              costs.highOnLowString * dark,
           },
         ];
       });

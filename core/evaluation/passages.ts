@@ -6,6 +6,7 @@ import { CHORD_CHANGES } from './passages/chord-changes.ts';
 import { FIRST_POSITION } from './passages/first-position.ts';
 import { GRIPS } from './passages/grips.ts';
 import { HELD_NOTES } from './passages/held-notes.ts';
+import { LINES } from './passages/lines.ts';
 import { MOVEMENT } from './passages/movement.ts';
 import type { Passage } from './passages/passage.ts';
 import { PHRASES } from './passages/phrases.ts';
@@ -23,6 +24,7 @@ export const PASSAGES: readonly Passage[] = [
   ...CHORD_CHANGES,
   ...TWO_VOICES,
   ...PHRASES,
+  ...LINES,
 ];
 
 /** FNV-1a, 32 bits: a lot that nobody can influence but by renaming a passage. */

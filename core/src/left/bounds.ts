@@ -65,6 +65,7 @@ export class StepBounds {
     const { costs, options } = this;
     return (
       costs.height * (position - 1) * options.stoppedNotes[option]! +
+      costs.upTheNeck * options.frets[option]! +
       costs.highOnLowString * options.highOnLow[option]!
     );
   }

@@ -82,6 +82,11 @@ export const LEFT_COST_RULES = {
     'the base of the index damps an open string just on the treble side',
   ),
   height: rule(0.08, 'per note and position', 'low positions are surer'),
+  upTheNeck: rule(
+    0.06,
+    'per note and fret',
+    'a player looks for a note near the nut first; the fingers of a grip do not change it; our own value',
+  ),
   highOnLowString: rule(
     0.15,
     'per note, fret above 4 and string above 2',
@@ -98,11 +103,17 @@ export const LEFT_COST_RULES = {
     'per note of a line on the string of the note before',
     'nothing, but where neighbouring notes are to ring over each other (campanella)',
   ),
+  leaveString: rule(
+    0,
+    'per note of a line on another string than the note before',
+    'nothing, but where a line is to sing on one string (legato)',
+  ),
+  openInLine: rule(0, 'per open note of a line', 'nothing, but where a line is to keep one colour (legato)'),
   shift: rule(3.2, 'per shift', 'moving the whole hand'),
   shiftDistance: rule(0.075, 'per cm', 'further is riskier, the more the less time there is'),
   shiftReferenceTime: rule(0.4, 's', 'time in which a shift is neither hurried nor easy'),
   shiftHurryLimit: rule(3, 'factor', 'the most that haste multiplies distance'),
-  shiftOnOpen: rule(0.65, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
+  shiftOnOpen: rule(0.42, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
   shiftInRest: rule(0.6, 'factor', 'in a rest nothing is heard; our own value'),
   shiftCalm: rule(
     0.6,
@@ -155,13 +166,14 @@ export type LeftSchool = (typeof LEFT_SCHOOLS)[number];
 /** How a school bends the base costs: factors by name. Handbook §3, schools of the left hand. */
 const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, number>>>> = {
   balanced: {},
-  positional: { height: 1.8, shift: 1.25, highOnLowString: 1.5 },
+  positional: { height: 1.8, upTheNeck: 1.8, shift: 1.25, highOnLowString: 1.5 },
   legato: { shiftGuided: 0.6, guideSlide: 0.5, stringSkip: 2.5, openAgainstHigh: 2, hop: 1.4 },
   campanella: { stringSkip: 0, openAgainstHigh: 0, liftRinging: 2, liftRingingMore: 2, highOnLowString: 0.5 },
 };
 
 /** What a school asks for that the others do not know at all, in units of effort. */
 const SCHOOL_COSTS: Readonly<Partial<Record<LeftSchool, Partial<Record<LeftCostName, number>>>>> = {
+  legato: { leaveString: 0.8, openInLine: 0.6 },
   campanella: { stayOnString: 1.6 },
 };
 
@@ -188,7 +200,7 @@ export const LEFT_WEIGHTS = {
     'smallBarreLittleString',
   ],
   'fourth finger': ['finger4'],
-  'high positions': ['height', 'highOnLowString'],
+  'high positions': ['height', 'upTheNeck', 'highOnLowString'],
   'open strings among stopped notes': ['openAgainstHigh'],
   'change of string': ['stringSkip'],
   'hopping fingers': ['hop', 'hopIdle', 'slideInPosition'],

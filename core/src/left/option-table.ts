@@ -43,6 +43,8 @@ export interface OptionTable {
   readonly openTrebles: Uint8Array;
   /** Frets above the dark fret times strings beyond ②, summed over the stopped notes. */
   readonly highOnLow: Uint16Array;
+  /** Frets of the stopped notes, summed. */
+  readonly frets: Uint16Array;
   /** Hand positions in which one of the option's fingers is at home: bit p is position p. */
   readonly homes: Int32Array;
   /** By option: positions in which the hand may stay although no finger of it is at home there. Bit p is position p. */
@@ -85,6 +87,7 @@ export const optionTable = (
     stoppedNotes: new Uint8Array(count),
     openTrebles: new Uint8Array(count),
     highOnLow: new Uint16Array(count),
+    frets: new Uint16Array(count),
     homes: new Int32Array(count),
     strays: new Int32Array(count),
     straysBeside: new Int32Array(count),
@@ -106,6 +109,7 @@ export const optionTable = (
       table.fingerFret[option * FINGERS + finger] = fret;
       table.fingerMask[option * FINGERS + finger]! |= 1 << k;
       table.stoppedNotes[option]! += 1;
+      table.frets[option]! += fret;
       table.highestFret[option] = Math.max(table.highestFret[option]!, fret);
       table.highOnLow[option]! += Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2);
       table.homes[option]! |= 1 << Math.min(LAST_POSITION, Math.max(1, fret - finger + 1));

@@ -267,11 +267,12 @@ export class Stepper {
         const sound = this.moment.struck[index]!;
         if (finger === 0 && string <= 3 && perOpen > 0) ledger('open string', sound, perOpen);
         const dark = Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2);
-        const amount = costs.height * (to - 1) + costs.highOnLowString * dark;
+        const amount = costs.height * (to - 1) + costs.upTheNeck * fret + costs.highOnLowString * dark;
         if (finger !== 0 && amount > 0) ledger('height', sound, amount);
       });
     return (
       costs.height * (to - 1) * options.stoppedNotes[option]! +
+      costs.upTheNeck * options.frets[option]! +
       costs.highOnLowString * options.highOnLow[option]! +
       perOpen * options.openTrebles[option]!
     );
@@ -562,7 +563,10 @@ export class Stepper {
       const line = leaving.lineString[state * width + index]!;
       if (line >= 0) {
         const skipped = Math.max(0, Math.abs(line - string) - 1);
-        const amount = line === string ? costs.stayOnString : costs.stringSkip * skipped;
+        const isOpen = options.placedFinger[option * width + index] === 0;
+        const amount =
+          (line === string ? costs.stayOnString : costs.leaveString + costs.stringSkip * skipped) +
+          (isOpen ? costs.openInLine : 0);
         cost += amount;
         if (amount > 0) ledger?.('string change', moment.struck[index]!, amount);
       }

@@ -38,11 +38,10 @@ describe('bars that come back', () => {
   });
 
   it('are named when the context forces a difference', () => {
-    // Low neighbours want the first position, high ones the fifth.
-    const tune = 'C4/8 E4/8 D4/8 F4/8 E4/8 G4/8 F4/8 D4/8';
-    const forced = exampleScore({
-      voices: [`${tune} | A4/8 C5/8 B4/8 A4/8 C5/8 B4/8 A4/8 G4/8 | E3/2 C3/2 | ${tune} | E3/2 C3/2`],
-    });
+    // Low neighbours want the first position; between high bars without an open string the hand stays up.
+    const tune = 'C4/4 D4/4 F4/4 D4/4';
+    const high = 'Bb4/4 C5/4 Bb4/4 C5/4';
+    const forced = exampleScore({ voices: [`${tune} | F3/2 C3/2 | ${high} | ${tune} | ${high}`] });
     const plan = planPiece(forced, EMPTY_FINGERING, setupFor(forced));
     expect(takings(plan, 3)).not.toEqual(takings(plan, 0));
     const [finding] = plan.findings.filter(({ code }) => code === 'return-differs');
