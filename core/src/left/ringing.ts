@@ -40,10 +40,42 @@ const brokenIn = (line: readonly Struck[], answersBass: boolean): readonly Struc
   return broken;
 };
 
+/** What each voice strikes at its moments, in the order of time. */
+const voicesOf = (sounds: readonly Sound[]): readonly (readonly Struck[])[] => {
+  const voices = new Map<string, Map<number, Sound[]>>();
+  for (const sound of sounds) {
+    const line = voices.get(sound.voice) ?? new Map<number, Sound[]>();
+    voices.set(sound.voice, line.set(sound.onset, [...(line.get(sound.onset) ?? []), sound]));
+  }
+  return [...voices.values()].map((line) => [...line.values()]);
+};
+
+/**
+ * When the bass under a sound changes within its bar, in ticks; Infinity when it does not. A bass is a lower note of
+ * another voice; where no voice lies below, the foot of its own voice in the middle of the bar, where harmony changes
+ * most.
+ */
+const bassChange = (sound: Sound, inBar: readonly Sound[], middle: number): number => {
+  const isLowest = inBar.every(({ midi, voice }) => voice === sound.voice || midi > sound.midi);
+  const basses = inBar.filter(({ midi, onset, voice }) =>
+    isLowest ? voice === sound.voice && onset <= middle : voice !== sound.voice && midi < sound.midi,
+  );
+  const change = basses.find((bass, index) => {
+    if (bass.onset <= sound.onset || bass.midi >= sound.midi) return false;
+    const before = basses.slice(0, index).filter(({ voice }) => voice === bass.voice);
+    if (!isLowest) return before.length > 0 && before.at(-1)!.midi !== bass.midi;
+    const next = inBar.find(({ onset, voice }) => voice === bass.voice && onset > bass.onset);
+    const isFoot = bass.midi < (before.at(-1)?.midi ?? 0) && bass.midi < (next?.midi ?? Infinity);
+    return bass.onset === middle && isFoot && before.every(({ midi }) => midi !== bass.midi);
+  });
+  return change?.onset ?? Infinity;
+};
+
 /**
  * Until when each sound may ring, in ticks. Written lengths are the least; a note of a broken chord (it leaps to
- * its neighbours in the voice by a third or more) rings on, softly, to the end of the bar or until its own
- * voice touches a neighbouring pitch, and so does a note that is written to ring (l.v.). Grace notes never ring on.
+ * its neighbours in the voice by a third or more) rings on, softly, to the end of the bar, until its own voice touches
+ * a neighbouring pitch, or until the bass changes, and a note that is written to ring (l.v.) to the end of the bar.
+ * Grace notes never ring on.
  */
 export const inferRinging = (
   sounds: readonly Sound[],
@@ -51,32 +83,32 @@ export const inferRinging = (
   isLetRing: (sound: Sound) => boolean = () => false,
 ): readonly number[] => {
   const until = sounds.map((sound) => sound.end);
-  const lines = new Map<string, Map<number, Sound[]>>();
-  for (const sound of sounds) {
-    if (sound.grace) continue;
-    const key = `${sound.voice}@${sound.bar}`;
-    const line = lines.get(key) ?? new Map<number, Sound[]>();
-    lines.set(key, line.set(sound.onset, [...(line.get(sound.onset) ?? []), sound]));
-  }
-  for (const byOnset of lines.values()) {
-    const line = [...byOnset.values()];
-    const [first] = line[0]!;
-    const answersBass = sounds.some(
-      ({ bar, midi, onset, voice }) =>
-        bar === first!.bar && voice !== first!.voice && onset < first!.onset && midi < first!.midi,
-    );
-    for (const sound of brokenIn(line, answersBass).flat()) {
-      const closer = line
-        .flat()
-        .find(
+  const byBar = bars.map((): Sound[] => []);
+  for (const sound of sounds) if (!sound.grace) byBar[sound.bar]!.push(sound);
+  byBar.forEach((inBar, index) => {
+    const { start, length } = bars[index]!;
+    for (const line of voicesOf(inBar)) {
+      const [first] = line[0]!;
+      const answersBass = inBar.some(
+        ({ midi, onset, voice }) => voice !== first!.voice && onset < first!.onset && midi < first!.midi,
+      );
+      for (const sound of brokenIn(line, answersBass).flat()) {
+        const closer = inBar.find(
           (other) =>
+            other.voice === sound.voice &&
             other.onset > sound.onset &&
             other.midi !== sound.midi &&
             Math.abs(other.midi - sound.midi) < CHORD_LEAP,
         );
-      until[sound.index] = closer ? Math.max(sound.end, closer.onset) : ringsToBarEnd(sound, bars);
+        const ends = Math.min(
+          ringsToBarEnd(sound, bars),
+          closer?.onset ?? Infinity,
+          bassChange(sound, inBar, start + length / 2),
+        );
+        until[sound.index] = Math.max(sound.end, ends);
+      }
     }
-  }
+  });
   for (const sound of sounds)
     if (!sound.grace && isLetRing(sound)) until[sound.index] = ringsToBarEnd(sound, bars);
   return until;
