@@ -1,5 +1,3 @@
-import type { Plan } from '../src/plan/plan.ts';
-import { planVoices } from '../src/testing/planning.ts';
 import { BARRE } from './passages/barres.ts';
 import { BELLS } from './passages/bells.ts';
 import { CHORD_CHANGES } from './passages/chord-changes.ts';
@@ -36,38 +34,3 @@ const lot = (text: string): number => {
 
 /** Whether a passage may be looked at while tuning; the others are only reported. */
 export const isForTuning = ({ name }: Passage): boolean => lot(name) % 2 === 0;
-
-/** How the planner's fingering of a passage compares with the accepted ones. */
-export interface PassageVerdict {
-  readonly passage: Passage;
-  /** Notes with an opinion in the accepted fingering that fits best, and how many of them agree. */
-  readonly notes: number;
-  readonly agreeing: number;
-  readonly ours: readonly string[];
-}
-
-const agrees = (token: string, ours: string): boolean =>
-  token.split('|').some((way) => way === ours || (way.endsWith(':*') && ours.startsWith(way.slice(0, -1))));
-
-const fingeringOf = (plan: Plan): readonly string[] =>
-  plan.score.notes
-    .filter((note) => !plan.notes[note.index]!.tied)
-    .toSorted((a, b) => a.voice.localeCompare(b.voice) || a.onset - b.onset || a.midi - b.midi)
-    .map((note) => {
-      const { string, finger } = plan.notes[note.index]!;
-      return `${string ?? '-'}:${finger ?? '-'}`;
-    });
-
-export const judgePassage = (passage: Passage): PassageVerdict => {
-  const { voices, accept, school, tempo } = passage;
-  const plan = planVoices(voices, { ...(school && { left: school }), ...(tempo !== undefined && { tempo }) });
-  const ours = fingeringOf(plan);
-  const verdicts = accept.map((fingering) => {
-    const tokens = fingering.split(' ');
-    if (tokens.length !== ours.length)
-      throw new RangeError(`${passage.name}: ${tokens.length} tokens for ${ours.length} notes`);
-    const opinions = tokens.flatMap((token, index) => (token === '*' ? [] : [agrees(token, ours[index]!)]));
-    return { passage, notes: opinions.length, agreeing: opinions.filter(Boolean).length, ours };
-  });
-  return verdicts.reduce((a, b) => (b.agreeing / b.notes > a.agreeing / a.notes ? b : a));
-};

@@ -80,8 +80,8 @@ const CHANGES: readonly (readonly [string, string, ...string[]])[] = [
   [
     'F sharp diminished into G',
     'A2+F#3+C4+D#4/2 G2+G3+B3+D4/2',
-    '5:0 4:4 3:* 2:* 6:* 4:* 3:* 2:*',
-    '* * * * 6:2|6:3|6:1 3:0 * *',
+    '5:0 4:1 3:3 2:2 6:1|6:2 4:4 3:3 2:2',
+    '5:0 4:2 3:4 2:3 6:1|6:2 4:4 3:3 2:2',
   ],
   [
     'bar chord of F to C',

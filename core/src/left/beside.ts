@@ -87,7 +87,10 @@ export const coveredByOpen = (
   return dropped;
 };
 
-/** Whether a finger can lie flat over its kept strings and its strings in the option. */
+/**
+ * Whether a finger can lie flat over its kept strings and its strings in the option. Only the index does so for a note
+ * that merely rings on: the others go to the new string.
+ */
 const joins = (
   leaving: LeavingStates,
   options: OptionTable,
@@ -98,7 +101,10 @@ const joins = (
 ): boolean => {
   const base = state * STRINGS;
   const own = option * FINGERS + finger;
-  const whole = options.fingerMask[own]! | (leaving.fingerMask[state * FINGERS + finger]! & kept);
+  const hand = state * FINGERS + finger;
+  const before = leaving.fingerMask[hand]! & kept;
+  if (finger !== 1 && !isSeveral(before) && leaving.fingerBound[hand] === RINGING) return false;
+  const whole = options.fingerMask[own]! | before;
   const fret = options.fingerFret[own]!;
   for (let k = lowestIndex(whole); whole >> k !== 0; k += 1) {
     const struck = options.fretAt[option * STRINGS + k]!;
