@@ -14,6 +14,9 @@ export interface LineNote {
 const FINGERS = [1, 2, 3, 4] as const;
 const HIGHEST_POSITION = TABLE_FRETS - 4;
 const DARK_FRET = 4;
+const BODY_FRET = 12;
+/** Frets that a finger is read by in first position. */
+const LOW_FRET = 4;
 const REFERENCE_FRET_WIDTH = 34;
 const MILLIMETRES_PER_CENTIMETRE = 10;
 
@@ -60,9 +63,11 @@ const takingsOf = (note: LineNote, index: number, costs: LeftCosts): readonly Ta
               costs.place +
               weak +
               deviation +
+              (fret <= LOW_FRET ? costs.firstPositionAlone * Math.abs(finger - fret) : 0) +
               costs.height * (position - 1) +
               costs.upTheNeck * fret +
-              costs.highOnLowString * dark,
+              costs.highOnLowString * dark +
+              costs.pastTheBody * Math.max(0, fret - BODY_FRET),
           },
         ];
       });

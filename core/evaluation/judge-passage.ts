@@ -14,16 +14,10 @@ export interface PassageVerdict {
 }
 
 const agrees = (token: string, ours: string): boolean =>
-  token
-    .split('|')
-    .some((way) => way === ours || (way.endsWith(':*') && ours.startsWith(way.slice(0, -1))));
+  token.split('|').some((way) => way === ours || (way.endsWith(':*') && ours.startsWith(way.slice(0, -1))));
 
 const planOf = ({ voices, school, tempo }: Passage, fingering?: Fingering): Plan =>
-  planVoices(
-    voices,
-    { ...(school && { left: school }), ...(tempo !== undefined && { tempo }) },
-    fingering,
-  );
+  planVoices(voices, { ...(school && { left: school }), ...(tempo !== undefined && { tempo }) }, fingering);
 
 /** The struck notes, voice after voice, as the tokens of a passage list them. */
 const struckNotes = (plan: Plan): readonly Note[] =>
@@ -68,21 +62,24 @@ const choiceOf = (way: string): Choice => {
 export const marginsOf = (passage: Passage): readonly number[] => {
   const free = planOf(passage);
   const notes = struckNotes(free);
-  const costWithin = (tokens: readonly string[], fixed: ReadonlyMap<number, string>, limit: number): number => {
+  const costWithin = (
+    tokens: readonly string[],
+    fixed: ReadonlyMap<number, string>,
+    limit: number,
+  ): number => {
     const choices = new Map([...fixed].map(([index, way]) => [notes[index]!.id, choiceOf(way)]));
     const plan = planOf(passage, { ...EMPTY_FINGERING, choices });
     if (plan.left.brokenLocks.length > 0 || plan.left.cost >= limit) return Infinity;
     const ours = fingeringOf(plan, notes);
     const astray = tokens.findIndex((token, index) => token !== '*' && !agrees(token, ours[index]!));
     if (astray < 0) return plan.left.cost;
-    return tokens[astray]!
-      .split('|')
-      .reduce(
-        (best, way) => Math.min(best, costWithin(tokens, new Map([...fixed, [astray, way]]), best)),
-        Infinity,
-      );
+    return tokens[astray]!.split('|').reduce(
+      (best, way) => Math.min(best, costWithin(tokens, new Map([...fixed, [astray, way]]), best)),
+      Infinity,
+    );
   };
   return passage.accept.map(
-    (fingering) => costWithin(tokensOf(passage, fingering, notes.length), new Map(), Infinity) - free.left.cost,
+    (fingering) =>
+      costWithin(tokensOf(passage, fingering, notes.length), new Map(), Infinity) - free.left.cost,
   );
 };

@@ -66,7 +66,8 @@ export class StepBounds {
     return (
       costs.height * (position - 1) * options.stoppedNotes[option]! +
       costs.upTheNeck * options.frets[option]! +
-      costs.highOnLowString * options.highOnLow[option]!
+      costs.highOnLowString * options.highOnLow[option]! +
+      costs.pastTheBody * options.pastTheBody[option]!
     );
   }
 

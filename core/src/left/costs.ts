@@ -54,6 +54,16 @@ export const LEFT_COST_RULES = {
     'per fret of difference',
     'beside open strings low on the neck each finger keeps its fret',
   ),
+  firstPositionAlone: rule(
+    0.12,
+    'per fret of difference',
+    'a note that is set alone low on the neck is read with the finger of its fret; our own value',
+  ),
+  besideIndex: rule(
+    0.45,
+    'per finger on the fret of 1, three strings away or more',
+    'there the index lies down as a barre; for shapes set at once the shape costs say so; our own value',
+  ),
   barre: rule(1.41, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
   barreWidth: rule(
     0.6,
@@ -92,6 +102,11 @@ export const LEFT_COST_RULES = {
     'per note, fret above 4 and string above 2',
     'high on a low string is dark and out of tune',
   ),
+  pastTheBody: rule(
+    0.5,
+    'per note and fret above 12',
+    'there the body of the guitar is in the way of the hand; our own value',
+  ),
   openAgainstHigh: rule(
     0.5,
     'per open note',
@@ -114,7 +129,7 @@ export const LEFT_COST_RULES = {
   shiftReferenceTime: rule(0.4, 's', 'time in which a shift is neither hurried nor easy'),
   shiftHurryLimit: rule(3, 'factor', 'the most that haste multiplies distance'),
   shiftOnOpen: rule(0.42, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
-  shiftInRest: rule(0.6, 'factor', 'in a rest nothing is heard; our own value'),
+  shiftInRest: rule(0.48, 'factor', 'in a rest nothing is heard; our own value'),
   shiftCalm: rule(
     0.6,
     's',
@@ -167,14 +182,30 @@ export type LeftSchool = (typeof LEFT_SCHOOLS)[number];
 const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, number>>>> = {
   balanced: {},
   positional: { height: 1.8, upTheNeck: 1.8, shift: 1.25, highOnLowString: 1.5 },
-  legato: { shiftGuided: 0.6, guideSlide: 0.5, stringSkip: 2.5, openAgainstHigh: 2, hop: 1.4 },
-  campanella: { stringSkip: 0, openAgainstHigh: 0, liftRinging: 2, liftRingingMore: 2, highOnLowString: 0.5 },
+  legato: {
+    shiftGuided: 0.6,
+    guideSlide: 0.5,
+    stringSkip: 2.5,
+    openAgainstHigh: 2,
+    hop: 1.4,
+    upTheNeck: 0.5,
+    firstPositionAlone: 0.5,
+  },
+  campanella: {
+    stringSkip: 0,
+    openAgainstHigh: 0,
+    liftRinging: 2,
+    liftRingingMore: 2,
+    highOnLowString: 0.5,
+    upTheNeck: 0.5,
+    firstPositionAlone: 0.5,
+  },
 };
 
 /** What a school asks for that the others do not know at all, in units of effort. */
 const SCHOOL_COSTS: Readonly<Partial<Record<LeftSchool, Partial<Record<LeftCostName, number>>>>> = {
-  legato: { leaveString: 0.8, openInLine: 0.6 },
-  campanella: { stayOnString: 1.6 },
+  legato: { leaveString: 1, openInLine: 0.8 },
+  campanella: { stayOnString: 2.4 },
 };
 
 /** What a teacher can weigh, in plain words, and the costs each word stands for. */

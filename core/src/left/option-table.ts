@@ -9,6 +9,8 @@ export const STRINGS = 6;
 
 /** Fret above which the dark register of a string begins (left-hand model, costs of struck notes). */
 export const DARK_FRET = 4;
+/** Fret at which the neck meets the body. Common practice on the classical guitar, no published source. */
+export const BODY_FRET = 12;
 
 /**
  * All ways to take the notes of a moment, with what the search asks of each over and over: flat arrays by option,
@@ -45,6 +47,8 @@ export interface OptionTable {
   readonly highOnLow: Uint16Array;
   /** Frets of the stopped notes, summed. */
   readonly frets: Uint16Array;
+  /** Frets above the body's, summed over the stopped notes. */
+  readonly pastTheBody: Uint16Array;
   /** Hand positions in which one of the option's fingers is at home: bit p is position p. */
   readonly homes: Int32Array;
   /** By option: positions in which the hand may stay although no finger of it is at home there. Bit p is position p. */
@@ -88,6 +92,7 @@ export const optionTable = (
     openTrebles: new Uint8Array(count),
     highOnLow: new Uint16Array(count),
     frets: new Uint16Array(count),
+    pastTheBody: new Uint16Array(count),
     homes: new Int32Array(count),
     strays: new Int32Array(count),
     straysBeside: new Int32Array(count),
@@ -110,6 +115,7 @@ export const optionTable = (
       table.fingerMask[option * FINGERS + finger]! |= 1 << k;
       table.stoppedNotes[option]! += 1;
       table.frets[option]! += fret;
+      table.pastTheBody[option]! += Math.max(0, fret - BODY_FRET);
       table.highestFret[option] = Math.max(table.highestFret[option]!, fret);
       table.highOnLow[option]! += Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2);
       table.homes[option]! |= 1 << Math.min(LAST_POSITION, Math.max(1, fret - finger + 1));

@@ -4,9 +4,9 @@ import { packSlot, slotSound, type Layer } from './layer.ts';
 import { BUSY, EMPTY, HELD, LeavingStates, RINGING, type SoundTables } from './leaving.ts';
 import type { Moment } from './moment.ts';
 import { conflictsBeside, coveredByOpen, ringingElsewhere } from './beside.ts';
-import { DARK_FRET, FINGERS, STRINGS, type OptionTable } from './option-table.ts';
+import { BODY_FRET, DARK_FRET, FINGERS, STRINGS, type OptionTable } from './option-table.ts';
 import { deviationAt, openingAt, type StepTables } from './step-tables.ts';
-import { isSeveral, lowestBit, lowestIndex, stringsOf } from './string-masks.ts';
+import { isSeveral, lowestBit, lowestIndex, rangeOf, stringsApart, stringsOf } from './string-masks.ts';
 
 /** Receives every amount with its name when a path is accounted for. */
 export type Ledger = (term: LeftTerm, sound: number, amount: number) => void;
@@ -15,6 +15,8 @@ export type Ledger = (term: LeftTerm, sound: number, amount: number) => void;
 const UNKNOWN = -1;
 /** Frets a ringing finger may lie away from its home before the hand has left it. */
 const REACH_FROM_HOME = 2;
+/** Strings from the index to another finger on its fret from which it would rather lie flat over both. */
+const FLAT_APART = 3;
 /** Fingers 1 to 4 as bits. */
 const ALL_FINGERS = 0b11110;
 /** Highest fret up to which beside open strings each finger keeps its fret. */
@@ -267,13 +269,18 @@ export class Stepper {
         const sound = this.moment.struck[index]!;
         if (finger === 0 && string <= 3 && perOpen > 0) ledger('open string', sound, perOpen);
         const dark = Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2);
-        const amount = costs.height * (to - 1) + costs.upTheNeck * fret + costs.highOnLowString * dark;
+        const amount =
+          costs.height * (to - 1) +
+          costs.upTheNeck * fret +
+          costs.highOnLowString * dark +
+          costs.pastTheBody * Math.max(0, fret - BODY_FRET);
         if (finger !== 0 && amount > 0) ledger('height', sound, amount);
       });
     return (
       costs.height * (to - 1) * options.stoppedNotes[option]! +
       costs.upTheNeck * options.frets[option]! +
       costs.highOnLowString * options.highOnLow[option]! +
+      costs.pastTheBody * options.pastTheBody[option]! +
       perOpen * options.openTrebles[option]!
     );
   }
@@ -431,7 +438,12 @@ export class Stepper {
           ? costs.loneBack
           : costs.loneForward
         : this.tables.deviation[deviationAt(finger, fret, to)]!;
-    if (this.openSounds !== 0 && this.isLow) extension += costs.firstPosition * Math.abs(finger - fret);
+    if (this.isLow) {
+      const perFret =
+        (this.openSounds !== 0 ? costs.firstPosition : 0) +
+        (options.fingersUsed[option] === 1 ? costs.firstPositionAlone : 0);
+      extension += perFret * Math.abs(finger - fret);
+    }
     if (finger === 3 && this.isAboveBarre(state, mask, fret)) extension += costs.ringOverBarre;
     if (ledger) {
       if (way > 0) ledger(term, sound, way);
@@ -536,12 +548,10 @@ export class Stepper {
         const isOwnHigh = options.fingerMask[own + higher] !== 0;
         const high = isOwnHigh ? options.fingerFret[own + higher]! : leaving.fingerFret[hand + higher]!;
         let amount = this.tables.opening[openingAt(lower, higher, low, high)]!;
-        if (
-          low === high &&
-          (options.fingerMask[own + lower]! | (leaving.fingerMask[hand + lower]! & kept)) <
-            (options.fingerMask[own + higher]! | (leaving.fingerMask[hand + higher]! & kept))
-        )
+        if (low === high && this.lyingOn(state, lower) < this.lyingOn(state, higher))
           amount += this.costs.inverted;
+        if (lower === 1 && low === high && !(isOwnLow && isOwnHigh) && this.couldLieFlat(state, higher))
+          amount += this.costs.besideIndex;
         cost += amount;
         if (amount > 0) ledger?.('stretch', this.moment.struck[0] ?? -1, amount);
       }
@@ -551,6 +561,22 @@ export class Stepper {
       this.openingsOfAll = cost;
     }
     return cost;
+  }
+
+  /** Whether the index could lie flat instead of another finger far beside it on its fret: no open string sounds between. */
+  private couldLieFlat(state: number, other: number): boolean {
+    const { kept, leaving, option, options } = this;
+    const index = this.lyingOn(state, 1);
+    const finger = this.lyingOn(state, other);
+    return stringsApart(index, finger) >= FLAT_APART && (rangeOf(index | finger) & this.openSounds) === 0;
+  }
+
+  /** Strings a finger lies on once the option is struck. */
+  private lyingOn(state: number, finger: number): number {
+    const { kept, leaving, option, options } = this;
+    return (
+      options.fingerMask[option * FINGERS + finger]! | (leaving.fingerMask[state * FINGERS + finger]! & kept)
+    );
   }
 
   /** What a voice pays for skipping strings and for slurs that cross them. */

@@ -11,3 +11,12 @@ export const isInside = (bit: number, mask: number): boolean => bit >= lowestBit
 
 /** Strings from the lowest to the highest of a mask, both included. */
 export const stringsOf = (mask: number): number => 32 - Math.clz32(mask) - lowestIndex(mask);
+
+/** Every string from the lowest to the highest of a mask. */
+export const rangeOf = (mask: number): number => ((1 << (32 - Math.clz32(mask))) - 1) & -lowestBit(mask);
+
+/** Strings from the highest of the lower mask to the lowest of the higher one; less than 1 where they cross. */
+export const stringsApart = (one: number, other: number): number => {
+  const [lower, higher] = one < other ? [one, other] : [other, one];
+  return lowestIndex(higher) - (31 - Math.clz32(lower));
+};
