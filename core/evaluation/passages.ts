@@ -10,8 +10,13 @@ import type { Passage } from './passages/passage.ts';
 import { PHRASES } from './passages/phrases.ts';
 import { RINGING } from './passages/ringing.ts';
 import { TWO_VOICES } from './passages/two-voices.ts';
+import { CHORDS as REPORTED_CHORDS } from './passages/reported/chords.ts';
+import { FIRST_POSITION as REPORTED_FIRST_POSITION } from './passages/reported/first-position.ts';
+import { LINES as REPORTED_LINES } from './passages/reported/lines.ts';
+import { VOICES as REPORTED_VOICES } from './passages/reported/voices.ts';
 
-export const PASSAGES: readonly Passage[] = [
+/** Passages that may be looked at while tuning. */
+export const TUNED_ON: readonly Passage[] = [
   ...FIRST_POSITION,
   ...GRIPS,
   ...HELD_NOTES,
@@ -25,12 +30,10 @@ export const PASSAGES: readonly Passage[] = [
   ...LINES,
 ];
 
-/** FNV-1a, 32 bits: a lot that nobody can influence but by renaming a passage. */
-const lot = (text: string): number => {
-  let hash = 0x811c9dc5;
-  for (const letter of text) hash = Math.imul(hash ^ letter.codePointAt(0)!, 0x01000193) >>> 0;
-  return hash;
-};
-
-/** Whether a passage may be looked at while tuning; the others are only reported. */
-export const isForTuning = ({ name }: Passage): boolean => lot(name) % 2 === 0;
+/** Passages that were written after the last tuning and are only reported. */
+export const REPORTED: readonly Passage[] = [
+  ...REPORTED_FIRST_POSITION,
+  ...REPORTED_CHORDS,
+  ...REPORTED_VOICES,
+  ...REPORTED_LINES,
+];
