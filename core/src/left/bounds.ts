@@ -5,6 +5,7 @@ import type { Moment } from './moment.ts';
 import { FINGERS, type OptionTable } from './option-table.ts';
 import { deviationAt, type StepTables } from './step-tables.ts';
 import { isSeveral, lowestIndex } from './string-masks.ts';
+import { heightCost } from './struck.ts';
 
 const MAX_HURRY_HOP = 2;
 const MIN_HURRY_HOP = 0.15;
@@ -62,13 +63,7 @@ export class StepBounds {
 
   /** What the struck notes of an option cost in a position whatever lies around them. */
   struck(option: number, position: number): number {
-    const { costs, options } = this;
-    return (
-      costs.height * (position - 1) * options.stoppedNotes[option]! +
-      costs.upTheNeck * options.frets[option]! +
-      costs.highOnLowString * options.highOnLow[option]! +
-      costs.pastTheBody * options.pastTheBody[option]!
-    );
+    return heightCost(this.costs, this.options, option, position);
   }
 
   /** What a state at least pays to move the hand to a position and to put the fingers of an option down there. */
