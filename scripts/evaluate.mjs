@@ -4,5 +4,5 @@ import { runTypeScript } from './typescript.mjs';
 runMain(async () => {
   checkNode();
   ensurePackages();
-  return runTypeScript('core/evaluation/report.ts');
+  return runTypeScript('core/test/report.ts');
 });

@@ -15,7 +15,7 @@ import { phrasesOf } from '../src/score/phrases.ts';
 import { dampingOf } from '../src/technique/damping.ts';
 import { rightSigns } from '../src/technique/right-signs.ts';
 import { techniqueOf } from '../src/technique/technique.ts';
-import { compareLine } from '../evaluation/solve-line.ts';
+import { compareLine } from '../test/solve-line.ts';
 import { leftPrices } from '../src/left/plan-left.ts';
 import { planRight, rightPrices } from '../src/right/plan-right.ts';
 import { tiledPiece, TEXTURES, type Texture } from './pieces.ts';

@@ -1,4 +1,4 @@
-import { EMPTY_FINGERING, type Choice, type Fingering } from '../fingering/fingering.ts';
+import { choiceSchema, EMPTY_FINGERING, type Choice, type Fingering } from '../fingering/fingering.ts';
 import { readMusicXml } from '../formats/musicxml/read.ts';
 import { pitchName } from '../music/pitch.ts';
 import { planPiece, setupFor, type Plan, type PlanSetup } from '../plan/plan.ts';
@@ -36,6 +36,29 @@ export const decide = (
     choices.set(note.id, choice);
   }
   return { ...EMPTY_FINGERING, choices };
+};
+
+/** The struck notes of a plan, voice after voice. */
+export const struckNotes = (plan: Plan): readonly Note[] =>
+  plan.score.notes
+    .filter((note) => !plan.notes[note.index]!.tied)
+    .toSorted((a, b) => a.voice.localeCompare(b.voice) || a.onset - b.onset || a.midi - b.midi);
+
+/** The choice that a token stands for: `5:3` is string ⑤ with finger 3, `5:*` leaves the finger. */
+export const choiceOf = (token: string): Choice => {
+  const [string, finger] = token.split(':');
+  return choiceSchema.parse({ string: Number(string), ...(finger !== '*' && { finger: Number(finger) }) });
+};
+
+/** A plan of some voices with their struck notes taken as the tokens say, voice after voice; `*` leaves a note free. */
+export const planAs = (voices: readonly string[], tokens: string, setup?: Partial<PlanSetup>): Plan => {
+  const notes = struckNotes(planVoices(voices, setup));
+  const choices = new Map(
+    tokens
+      .split(' ')
+      .flatMap((token, index) => (token === '*' ? [] : [[notes[index]!.id, choiceOf(token)] as const])),
+  );
+  return planVoices(voices, setup, { ...EMPTY_FINGERING, choices });
 };
 
 /** The left hand note by note: `C3 5/3:3` is string 5, fret 3, finger 3. */

@@ -1,7 +1,7 @@
-import { choiceSchema, EMPTY_FINGERING, type Choice, type Fingering } from '../src/fingering/fingering.ts';
+import { EMPTY_FINGERING, type Fingering } from '../src/fingering/fingering.ts';
 import type { Plan } from '../src/plan/plan.ts';
 import type { Note } from '../src/score/score.ts';
-import { planVoices } from '../src/testing/planning.ts';
+import { choiceOf, planVoices, struckNotes } from '../src/testing/planning.ts';
 import type { Passage } from './passages/passage.ts';
 
 /** How the planner's fingering of a passage compares with the accepted ones. */
@@ -18,12 +18,6 @@ const agrees = (token: string, ours: string): boolean =>
 
 const planOf = ({ voices, school, tempo }: Passage, fingering?: Fingering): Plan =>
   planVoices(voices, { ...(school && { left: school }), ...(tempo !== undefined && { tempo }) }, fingering);
-
-/** The struck notes, voice after voice, as the tokens of a passage list them. */
-const struckNotes = (plan: Plan): readonly Note[] =>
-  plan.score.notes
-    .filter((note) => !plan.notes[note.index]!.tied)
-    .toSorted((a, b) => a.voice.localeCompare(b.voice) || a.onset - b.onset || a.midi - b.midi);
 
 const fingeringOf = (plan: Plan, notes: readonly Note[]): readonly string[] =>
   notes.map((note) => {
@@ -47,11 +41,6 @@ export const judgePassage = (passage: Passage): PassageVerdict => {
     return { passage, notes: opinions.length, agreeing: opinions.filter(Boolean).length, ours };
   });
   return verdicts.reduce((a, b) => (b.agreeing / b.notes > a.agreeing / a.notes ? b : a));
-};
-
-const choiceOf = (way: string): Choice => {
-  const [string, finger] = way.split(':');
-  return choiceSchema.parse({ string: Number(string), ...(finger !== '*' && { finger: Number(finger) }) });
 };
 
 /**

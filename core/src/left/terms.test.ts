@@ -1,0 +1,157 @@
+import { describe, expect, it } from 'vitest';
+import { planAs } from '../testing/planning.ts';
+import { leftCosts, type LeftSchool, type LeftTerm } from './costs.ts';
+
+const costs = leftCosts('balanced');
+
+/** What the left hand pays at each moment under a term when the notes are taken as the tokens say. */
+const paid = (
+  term: LeftTerm,
+  voices: readonly string[],
+  tokens: string,
+  left: LeftSchool = 'balanced',
+): readonly number[] => {
+  const { left: plan } = planAs(voices, tokens, { left });
+  expect(plan.brokenLocks).toEqual([]);
+  return plan.memory.accounts.map(({ entries }) =>
+    entries.filter((entry) => entry.term === term).reduce((sum, { amount }) => sum + amount, 0),
+  );
+};
+
+describe('what a movement of the left hand costs', () => {
+  describe('guides', () => {
+    it('a finger of the chord before leads the shift and slides', () => {
+      const slide = ['F3+A3+C4/2 G3+B3+D4/2'];
+      expect(paid('guide', slide, '4:3 3:2 2:1 4:3 3:2 2:1')[1]).toBeCloseTo(3 * costs.guideSlide);
+      const apart = paid('shift', slide, '4:3 3:2 2:1 4:4 3:3 2:1')[1]!;
+      const led = paid('shift', slide, '4:3 3:2 2:1 4:3 3:2 2:1')[1]!;
+      expect(led).toBeLessThan(costs.shift * 0.5);
+      expect(apart).toBeCloseTo(led);
+    });
+
+    it('nothing leads a hand that a finger holds: the slide is paid by its frets', () => {
+      // 2 stays on ③ while 3 slides on ② from the third fret to the second.
+      const change = ['D3+A3+D4/2 A2+A3+C#4/2'];
+      const terms = paid('guide', change, '4:0 3:2 2:3 5:0 3:2 2:3');
+      expect(terms[1]).toBeCloseTo(costs.slideBeside);
+      expect(paid('shift', change, '4:0 3:2 2:3 5:0 3:2 2:3')[1]).toBe(0);
+    });
+
+    it('the note just played does not lead: its finger slides', () => {
+      const line = ['A4/4 B4/4'];
+      expect(paid('guide', line, '1:1 1:1')).toEqual([0, 0]);
+      expect(paid('hop', line, '1:1 1:1')[1]).toBeCloseTo(costs.slideLast);
+    });
+  });
+
+  describe('hops', () => {
+    it('cost more the less time there is, and nothing on the same place', () => {
+      const [slow, quick] = ['A3/2 C4/2', 'A3/16 C4/16'].map((line) => paid('hop', [line], '3:2 2:2')[1]!);
+      expect(slow).toBeLessThan(quick!);
+      expect(paid('hop', ['C4/4 C4/4'], '2:1 2:1')[1]).toBe(0);
+    });
+
+    it('a finger that was free over an open string moves for less', () => {
+      const busy = paid('hop', ['A3/8 C4/8'], '3:2 2:2')[1]!;
+      const idle = paid('hop', ['A3/8 B3/8 C4/8'], '3:2 2:0 2:2')[2]!;
+      expect(idle).toBeCloseTo(costs.hopIdle);
+      expect(idle).toBeLessThan(busy);
+    });
+
+    it('fingers that keep their shape hop as a block', () => {
+      const block = paid('hop', ['B2+E3/4 E3+A3/4'], '5:2 4:3 4:2 3:3')[1]!;
+      const single = paid('hop', ['B2/4 E3/4'], '5:2 4:2')[1]!;
+      expect(block).toBeCloseTo(2 * costs.blockHop * single);
+    });
+  });
+
+  describe('barres', () => {
+    it('one that lies already only reaches further', () => {
+      const [first, second, third] = paid('barre', ['A4/8 E4/8 C4/8'], '1:1 2:1 3:1');
+      expect(first).toBe(0);
+      expect(second).toBeGreaterThan(costs.barre);
+      expect(third).toBeLessThan(costs.barre / 2);
+    });
+
+    it('fingers beyond the index do not lie flat for a note that merely rings on', () => {
+      const voices = ['C3/8 F3/8 A3/8'];
+      expect(paid('barre', voices, '5:3 4:3 3:2')).toEqual([0, 0, 0]);
+      expect(paid('ringing lifted', voices, '5:3 4:3 3:2')[1]).toBeCloseTo(costs.liftRinging);
+    });
+
+    it('the index lies flat rather than be joined far beside on its fret', () => {
+      const voices = ['C4/4 A3/4 F4/4', 'F2/2.'];
+      const joined = paid('stretch', voices, '2:2 3:4 1:3 6:1');
+      expect(Math.max(...joined)).toBeGreaterThan(costs.besideIndex);
+      expect(Math.max(...paid('stretch', voices, '2:1 3:2 1:1 6:1'))).toBeLessThan(costs.besideIndex);
+    });
+  });
+
+  describe('ringing', () => {
+    it('a hand that leaves a broken chord pays once, and little for its other notes', () => {
+      const voices = ['A3/8 C4/8 E4/8 A4/8'];
+      // A4 on ① lifts E4; the shift lifts A3 and C4 too.
+      const lifted = paid('ringing lifted', voices, '3:2 2:1 1:0 1:1')[3]!;
+      expect(lifted).toBeGreaterThan(costs.liftRinging);
+      expect(lifted).toBeLessThanOrEqual(costs.liftRinging + 2 * costs.liftRingingMore + 1e-9);
+    });
+  });
+
+  describe('shifts', () => {
+    const shiftOver = (line: string, tokens: string): number => Math.max(...paid('shift', [line], tokens));
+
+    it('ride on an open string or a rest for a part of the price', () => {
+      const legato = shiftOver('F4/8 G4/8 C5/8', '1:1 1:3 1:4');
+      const onOpen = shiftOver('F4/8 E4/8 C5/8', '1:1 1:0 1:4');
+      const inRest = shiftOver('F4/8 -/8 C5/8', '1:1 1:4');
+      expect(onOpen).toBeLessThan(legato / 2);
+      expect(inRest).toBeLessThan(legato / 2);
+    });
+
+    it('inferred ringing does not tie the hand: the shift rides on the open string', () => {
+      const voices = ['A3/8 C4/8 E4/8 A4/8'];
+      const shift = paid('shift', voices, '3:2 2:1 1:0 1:1')[3]!;
+      expect(shift).toBeLessThan(costs.shift);
+    });
+  });
+
+  describe('first position', () => {
+    it('a note set alone is read with the finger of its fret', () => {
+      const voices = ['F4/4 E4/4'];
+      const own = paid('extension', voices, '1:1 1:0')[0]!;
+      const other = paid('extension', voices, '1:2 1:0')[0]!;
+      expect(own).toBe(0);
+      expect(other).toBeGreaterThan(costs.firstPositionAlone);
+    });
+  });
+
+  describe('height', () => {
+    it('grows with the fret, and past the body of the guitar', () => {
+      const at = (note: string): number => paid('height', [`${note}/4`], '1:4')[0]!;
+      expect(at('C5')).toBeGreaterThan(at('A4'));
+      const step = at('E5') - at('D#5');
+      expect(at('F5') - at('E5')).toBeCloseTo(step + costs.pastTheBody);
+    });
+  });
+
+  describe('schools', () => {
+    it('legato pays for leaving its string and for open notes in a line', () => {
+      const voices = ['D4/4 E4/4'];
+      expect(paid('string change', voices, '2:3 1:0')[1]).toBe(0);
+      const { leaveString, openInLine } = leftCosts('legato');
+      expect(paid('string change', voices, '2:3 1:0', 'legato')[1]).toBeCloseTo(leaveString + openInLine);
+      expect(paid('string change', voices, '2:1 2:3', 'legato')[1]).toBe(0);
+    });
+
+    it('campanella pays for staying on its string', () => {
+      const { stayOnString } = leftCosts('campanella');
+      expect(paid('string change', ['D4/4 E4/4'], '2:1 2:3', 'campanella')[1]).toBeCloseTo(stayOnString);
+      expect(paid('string change', ['D4/4 E4/4'], '2:3 1:0', 'campanella')[1]).toBe(0);
+    });
+  });
+
+  it('open strings under a high tune are free, in a chord high up they are not', () => {
+    expect(paid('open string', ['B4/8t B3/8t G3/8t'], '1:4 2:0 3:0')).toEqual([0, 0, 0]);
+    expect(paid('open string', ['B3+B4/4'], '2:0 1:4')[0]).toBeCloseTo(costs.openAgainstHigh);
+  });
+});
