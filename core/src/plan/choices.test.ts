@@ -48,11 +48,13 @@ describe('the ways of a note', () => {
   });
 
   it('are near ties in a likened bar where they are in the first', () => {
-    const plan = planPiece(score, decide(score, ['D4', 0, { finger: 4 }]), setup);
+    const thirds = 'D4+F4/4 C4+E4/4 D4+F4/4 C4+E4/4';
+    const piece = exampleScore({ voices: [`${thirds} | E4/1 | ${thirds}`] });
+    const plan = planPiece(piece, decide(piece, ['D4', 0, { finger: 4 }]), setupFor(piece));
     const ties = nearTies(plan);
-    const start = (bar: number) => score.notes.findIndex((note) => note.bar === bar);
+    const start = (bar: number) => piece.notes.findIndex((note) => note.bar === bar);
     const inBar = (bar: number) =>
-      ties.filter((note) => score.notes[note]!.bar === bar).map((note) => note - start(bar));
+      ties.filter((note) => piece.notes[note]!.bar === bar).map((note) => note - start(bar));
     expect(inBar(0).length).toBeGreaterThan(0);
     expect(inBar(2)).toEqual(inBar(0));
   });
