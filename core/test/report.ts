@@ -170,7 +170,7 @@ const passageReport = (): string => {
     verdicts.filter(({ passage }) => passage.heading === heading);
   return `## Passages with accepted fingerings
 
-${TUNED_ON.length + REPORTED.length} passages of our own; their fingerings are common practice, no published source. ${TUNED_ON.length} were tuned on. ${REPORTED.length} were written after the last tuning and first run for this report; nothing was changed by what they showed. Margins are what the cheapest accepted fingering costs more than ours, in units of effort; up to ${NEAR_TIE} both are offered as a choice.
+${TUNED_ON.length + REPORTED.length} passages of our own; their fingerings are common practice, no published source. ${TUNED_ON.length} were tuned on. ${REPORTED.length} were written after the last tuning and run only then; nothing was changed by what they showed. Margins are what the cheapest accepted fingering costs more than ours, in units of effort; up to ${NEAR_TIE} both are offered as a choice.
 
 | passages | number | notes within the accepted set | wholly within |
 | --- | ---: | ---: | ---: |

@@ -90,7 +90,7 @@ test('a slur that a teacher sets is played: the second note is not plucked', asy
   await expect(pluck).toHaveCount(0);
 });
 
-test('movements are told at the caret; shifts and barres have other ways; a return takes over a fingering', async ({
+test('movements are told at the caret; shifts have other places; a return takes over a fingering', async ({
   page,
 }) => {
   await importStudy(page, `${STUDIES}moth-hour.musicxml`);
@@ -106,13 +106,6 @@ test('movements are told at the caret; shifts and barres have other ways; a retu
   const places = page.getByRole('list', { name: 'Other places for the shift' });
   await expect(places.getByRole('listitem').first()).toBeVisible();
 
-  await open(page, 'barres');
-  const barres = page.getByTestId('barres');
-  await expect(barres).toContainText('doctor or hand therapist');
-  await barres.getByRole('button', { name: 'Without it' }).first().click();
-  const take = barres.getByRole('button', { name: 'Take it' });
-  await expect(take.or(barres.getByText('cannot be held without one'))).toBeVisible();
-
   await open(page, 'form');
   const returns = page.getByRole('list', { name: 'Passages that return' });
   await expect(returns).toContainText('over another bass');
@@ -126,6 +119,16 @@ test('movements are told at the caret; shifts and barres have other ways; a retu
   await expect(page.locator('[data-mark^="hold@"]').first()).toBeVisible();
   await saved(page);
   expect(await finger(page, 0).textContent()).toBe('0');
+});
+
+test('a barre comes with care for the hand and with a way without it', async ({ page }) => {
+  await importStudy(page, `${STUDIES}salt-lanterns.musicxml`);
+  await open(page, 'barres');
+  const barres = page.getByTestId('barres');
+  await expect(barres).toContainText('doctor or hand therapist');
+  await barres.getByRole('button', { name: 'Without it' }).first().click();
+  const take = barres.getByRole('button', { name: 'Take it' });
+  await expect(take.or(barres.getByText('cannot be held without one'))).toBeVisible();
 });
 
 /** Signs on the sheet whose ink touches that of another, as `place: sign × sign`. */

@@ -1,7 +1,7 @@
 /**
  * What each movement and posture of the left hand costs, in one arbitrary unit of effort. Every number of the
  * planner's judgement stands here with its unit and its reason; the values come from the left-hand model's
- * prototype, those of grips tuned again on half of the chord data and half of the passages (`docs/evaluation.md`).
+ * prototype, tuned again on half of the chord data and on passages with accepted fingerings (`docs/evaluation.md`).
  */
 export interface CostRule {
   readonly value: number;

@@ -46,6 +46,11 @@ describe('ringing', () => {
     expect(lasting('E4/4 C4/4 G3/4 E4/4', 'C3/2 C3/2')[1]).toBe(3);
   });
 
+  it('a note that is soon repeated rings on to its repetition, as in a tremolo', () => {
+    expect(lasting('-/16 E4/16 E4/16 E4/16 -/16 E4/16 E4/16 E4/16').slice(0, 3)).toEqual([0.25, 0.25, 0.5]);
+    expect(lasting('C4/4 -/2 C4/4')[0]).toBe(1);
+  });
+
   it('in one voice the bass changes in the middle of the bar', () => {
     const notes = lasting('G2/8 G3/8 B3/8 F4/8 C3/8 G3/8 C4/8 E4/8');
     expect(notes[3]).toBe(0.5);

@@ -71,10 +71,21 @@ const bassChange = (sound: Sound, inBar: readonly Sound[], middle: number): numb
   return change?.onset ?? Infinity;
 };
 
+/** Notes struck again after a rest no longer than themselves, as in a tremolo, with the note that repeats them. */
+const repeatsIn = (line: readonly Struck[]): readonly (readonly [Sound, Sound])[] =>
+  line.flatMap((struck, index) =>
+    struck.flatMap((sound) => {
+      const again = line[index + 1]?.find(({ midi }) => midi === sound.midi);
+      const isSoon = again !== undefined && again.onset - sound.end <= sound.end - sound.onset;
+      return isSoon ? [[sound, again] as const] : [];
+    }),
+  );
+
 /**
  * Until when each sound may ring, in ticks. Written lengths are the least; a note of a broken chord (it leaps to
  * its neighbours in the voice by a third or more) rings on, softly, to the end of the bar, until its own voice touches
- * a neighbouring pitch, or until the bass changes, and a note that is written to ring (l.v.) to the end of the bar.
+ * a neighbouring pitch, or until the bass changes; a note that is soon repeated rings on to its repetition, and a note
+ * that is written to ring (l.v.) to the end of the bar.
  * Grace notes never ring on.
  */
 export const inferRinging = (
@@ -107,6 +118,8 @@ export const inferRinging = (
         );
         until[sound.index] = Math.max(sound.end, ends);
       }
+      for (const [sound, again] of repeatsIn(line))
+        until[sound.index] = Math.max(until[sound.index]!, again.onset);
     }
   });
   for (const sound of sounds)
