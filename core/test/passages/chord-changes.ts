@@ -1,7 +1,7 @@
-import type { Passage } from './passage.ts';
+import { linesUnder, type FingeredLine, type Passage } from './passage.ts';
 
 /** Two or three chords in a row: what stays down, what slides, what lands together. */
-const CHANGES: readonly (readonly [string, string, ...string[]])[] = [
+const CHANGES: readonly FingeredLine[] = [
   [
     'B7 to E minor: 2 stays',
     'B2+D#3+A3+F#4/2 E2+B2+E3+G3/2',
@@ -137,9 +137,4 @@ const CHANGES: readonly (readonly [string, string, ...string[]])[] = [
   ],
 ];
 
-export const CHORD_CHANGES: readonly Passage[] = CHANGES.map(([name, chords, ...accept]) => ({
-  name,
-  heading: 'common fingers',
-  voices: [chords],
-  accept,
-}));
+export const CHORD_CHANGES: readonly Passage[] = linesUnder('common fingers', CHANGES);

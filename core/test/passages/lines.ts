@@ -1,9 +1,7 @@
-import { line, type Passage } from './passage.ts';
-
-type Line = readonly [string, readonly string[], ...string[]];
+import { line, under, type Fingered, type Passage } from './passage.ts';
 
 /** Two or three notes that keep their fingers while the hand moves. */
-const GUIDES: readonly Line[] = [
+const GUIDES: readonly Fingered[] = [
   [
     'thirds rise from the third fret',
     ['E4+G4/4 F4+A4/4 G4+B4/4'],
@@ -48,7 +46,7 @@ const GUIDES: readonly Line[] = [
 ];
 
 /** Notes in turn that one finger would have to jump between. */
-const PAIRS: readonly Line[] = [
+const PAIRS: readonly Fingered[] = [
   [
     'C and F in the bass',
     [line('C3 F3 C3 F3')],
@@ -99,7 +97,7 @@ const PAIRS: readonly Line[] = [
 ];
 
 /** Tunes that keep their colour. */
-const ON_ONE_STRING: readonly Line[] = [
+const ON_ONE_STRING: readonly Fingered[] = [
   ['a tune on ② from the open string', [line('B3 C4 D4 C4 B3', 4)], '2:0 2:1 2:3|2:4 2:1 2:0'],
   [
     'a tune on ① from the third fret',
@@ -131,7 +129,7 @@ const ON_ONE_STRING: readonly Line[] = [
   ['a sigh on ①', [line('C5 B4 A4', 4)], '1:4 1:3|1:2 1:1'],
 ];
 
-const BELLS: readonly Line[] = [
+const BELLS: readonly Fingered[] = [
   ['bells from G to E', [line('G3 A3 B3 C4 D4 E4')], '3:0 4:* 2:0 3:* 2:*|4:* 1:0'],
   ['bells in the bass from D', [line('D3 E3 F#3 G3')], '4:0 5:* 4:*|6:* 3:0'],
   ['bells in the bass from A', [line('A2 B2 C3 D3')], '5:0 6:* 5:* 4:0'],
@@ -140,7 +138,7 @@ const BELLS: readonly Line[] = [
 ];
 
 /** Shapes that lie with their bass before they are heard. */
-const EARLY: readonly Line[] = [
+const EARLY: readonly Fingered[] = [
   ['C major broken from the top', ['E4/8 C4/8 G3/8 C4/8', 'C3/2'], '1:0 2:1 3:0 2:1 5:3'],
   ['F major broken from the top', ['F4/8 C4/8 A3/8 C4/8', 'F2/2'], '1:1 2:1 3:2 2:1 6:1'],
   ['E major broken from the top, with its bass', ['E4/8 B3/8 G#3/8 B3/8', 'E2/2'], '1:0 2:0 3:1 2:0 6:0'],
@@ -156,7 +154,7 @@ const EARLY: readonly Line[] = [
   ['a slur falls over C3', ['F4/8( E4/8) D4/4', 'C3/2'], '1:1|1:2 1:0 2:4 5:3', '1:1 1:0 2:3 5:2'],
 ];
 
-const SHIFTS: readonly Line[] = [
+const SHIFTS: readonly Fingered[] = [
   ['A minor rises over the open E', [line('E4 A4 C5 E5', 4)], '1:0 1:1 1:4 1:*', '2:1 1:1 1:4 1:*'],
   [
     'down from C5 past the open E',
@@ -181,7 +179,7 @@ const SHIFTS: readonly Line[] = [
   ['a high answer', ['E4/4 D4/4 C4/4 B3/4 | C5/4 B4/4 A4/2'], '1:0 2:3|2:4 2:1 2:0 1:4 1:3|1:2 1:1'],
 ];
 
-const ORNAMENTS: readonly Line[] = [
+const ORNAMENTS: readonly Fingered[] = [
   ['a trill from G sharp', [line('G#3 A3 G#3 A3 G#3 A3', 16)], '3:1 3:2 3:1 3:2 3:1 3:2'],
   [
     'a trill from F sharp',
@@ -201,16 +199,13 @@ const ORNAMENTS: readonly Line[] = [
   ['a falling slur of three notes', ['Bb3/8( A3/8 G3/8) D3/4'], '3:3 3:2 3:0 4:0', '3:2 3:1 3:0 4:0'],
 ];
 
-const of = (heading: Passage['heading'], lines: readonly Line[], school?: Passage['school']): Passage[] =>
-  lines.map(([name, voices, ...accept]) => ({ name, heading, voices, accept, ...(school && { school }) }));
-
 /** Short lines that put one thing to the test. */
 export const LINES: readonly Passage[] = [
-  ...of('guide fingers', GUIDES),
-  ...of('no hopping', PAIRS),
-  ...of('voice on one string', ON_ONE_STRING, 'legato'),
-  ...of('campanella', BELLS, 'campanella'),
-  ...of('early placement', EARLY),
-  ...of('shifts', SHIFTS),
-  ...of('weak fingers', ORNAMENTS),
+  ...under('guide fingers', GUIDES),
+  ...under('no hopping', PAIRS),
+  ...under('voice on one string', ON_ONE_STRING, 'legato'),
+  ...under('campanella', BELLS, 'campanella'),
+  ...under('early placement', EARLY),
+  ...under('shifts', SHIFTS),
+  ...under('weak fingers', ORNAMENTS),
 ];

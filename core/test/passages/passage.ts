@@ -67,3 +67,23 @@ export const line = (notes: string, length = 8): string =>
     .split(' ')
     .map((note) => (note === '|' ? note : `${note}/${length}`))
     .join(' ');
+
+/** A name, the voices, and accepted fingerings. */
+export type Fingered = readonly [name: string, voices: readonly string[], ...accept: string[]];
+
+/** The same with a single voice. */
+export type FingeredLine = readonly [name: string, voice: string, ...accept: string[]];
+
+/** Passages of one heading, under a school where one is asked for. */
+export const under = (
+  heading: Heading,
+  fingered: readonly Fingered[],
+  school?: LeftSchool,
+): readonly Passage[] =>
+  fingered.map(([name, voices, ...accept]) => ({ name, heading, voices, accept, ...(school && { school }) }));
+
+export const linesUnder = (heading: Heading, fingered: readonly FingeredLine[]): readonly Passage[] =>
+  under(
+    heading,
+    fingered.map(([name, voice, ...accept]): Fingered => [name, [voice], ...accept]),
+  );

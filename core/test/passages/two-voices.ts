@@ -1,7 +1,7 @@
-import type { Passage } from './passage.ts';
+import { under, type Fingered, type Passage } from './passage.ts';
 
 /** Two or three voices: a tune that moves, notes that stay. Voices from the top, then accepted fingerings. */
-const HELD: readonly (readonly [string, readonly string[], ...string[]])[] = [
+const HELD: readonly Fingered[] = [
   [
     'A falls to E over A2',
     ['A4/4 G4/4 F4/4 E4/4', 'A2/1'],
@@ -273,9 +273,4 @@ const HELD: readonly (readonly [string, readonly string[], ...string[]])[] = [
   ],
 ];
 
-export const TWO_VOICES: readonly Passage[] = HELD.map(([name, voices, ...accept]) => ({
-  name,
-  heading: 'held notes',
-  voices,
-  accept,
-}));
+export const TWO_VOICES: readonly Passage[] = under('held notes', HELD);

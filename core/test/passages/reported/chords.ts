@@ -1,8 +1,6 @@
-import type { Passage } from '../passage.ts';
+import { linesUnder, type FingeredLine, type Passage } from '../passage.ts';
 
-type Chords = readonly [string, string, ...string[]];
-
-const GRIPS: readonly Chords[] = [
+const GRIPS: readonly FingeredLine[] = [
   ['E major, six notes', 'E2+B2+E3+G#3+B3+E4/2', '6:0 5:2 4:3 3:1 2:0 1:0'],
   ['E minor, six notes', 'E2+B2+E3+G3+B3+E4/2', '6:0 5:2 4:3 3:0 2:0 1:0', '6:0 5:1 4:2 3:0 2:0 1:0'],
   ['D7 over A', 'A2+D3+A3+C4+F#4/2', '5:0 4:0 3:2 2:1 1:3'],
@@ -23,7 +21,7 @@ const GRIPS: readonly Chords[] = [
   ['octave on D', 'D3+D4/2', '4:0 2:3|2:2|2:4'],
 ];
 
-const BARRES: readonly Chords[] = [
+const BARRES: readonly FingeredLine[] = [
   ['F sharp major', 'F#2+C#3+F#3+Bb3+C#4+F#4/2', '6:1 5:3 4:4 3:2 2:1 1:1'],
   ['C major in position III', 'C3+G3+C4+E4+G4/2', '5:1 4:2 3:3 2:4 1:1', '5:1 4:3 3:3 2:3 1:1'],
   ['D minor in position V, five notes', 'D3+A3+D4+F4+A4/2', '5:1 4:3 3:4 2:2 1:1'],
@@ -35,7 +33,7 @@ const BARRES: readonly Chords[] = [
   ['A flat major', 'Ab2+Eb3+Ab3+C4+Eb4+Ab4/2', '6:1 5:3 4:4 3:2 2:1 1:1'],
 ];
 
-const CHANGES: readonly Chords[] = [
+const CHANGES: readonly FingeredLine[] = [
   ['A minor to E7', 'A2+E3+A3+C4/2 E2+B2+D3+G#3/2', '5:0 4:2 3:3 2:1 6:0 5:2 4:0 3:1'],
   ['C to D7: 1 stays', 'C3+E3+G3+C4/2 D3+A3+C4+F#4/2', '5:3 4:2 3:0 2:1 4:0 3:2 2:1 1:3'],
   ['D7 to G', 'D3+A3+C4+F#4/2 G2+D3+G3+B3/2', '4:0 3:2 2:1 1:3 6:3|6:2 4:0 3:0 2:0'],
@@ -83,11 +81,8 @@ const CHANGES: readonly Chords[] = [
   ],
 ];
 
-const of = (heading: Passage['heading'], chords: readonly Chords[]): Passage[] =>
-  chords.map(([name, voice, ...accept]) => ({ name, heading, voices: [voice], accept }));
-
 export const CHORDS: readonly Passage[] = [
-  ...of('grips', GRIPS),
-  ...of('barre', BARRES),
-  ...of('common fingers', CHANGES),
+  ...linesUnder('grips', GRIPS),
+  ...linesUnder('barre', BARRES),
+  ...linesUnder('common fingers', CHANGES),
 ];

@@ -1,8 +1,6 @@
-import { line, type Passage } from '../passage.ts';
+import { line, under, type Fingered, type Passage } from '../passage.ts';
 
-type Voices = readonly [string, readonly string[], ...string[]];
-
-const HELD: readonly Voices[] = [
+const HELD: readonly Fingered[] = [
   [
     'E D C D over C3',
     ['E4/4 D4/4 C4/4 D4/4', 'C3/2 C3/2'],
@@ -82,7 +80,7 @@ const HELD: readonly Voices[] = [
   ],
 ];
 
-const BROKEN: readonly Voices[] = [
+const BROKEN: readonly Fingered[] = [
   ['A minor in threes', ['-/8 A3/8 C4/8 E4/8 A3/8 C4/8', 'A2/2.'], '3:2|3:3 2:1 1:0 3:2|3:3 2:1 5:0'],
   ['C major with G on top', ['-/8 G3/8 C4/8 G4/8 C4/8 G3/8', 'C3/2.'], '3:0 2:1 1:4 2:1 3:0 5:3'],
   [
@@ -139,10 +137,7 @@ const BROKEN: readonly Voices[] = [
   ['E7 with D in the middle', ['-/8 D3/8 G#3/8 B3/8 G#3/8 D3/8', 'E2/2.'], '4:0 3:1 2:0 3:1 4:0 6:0'],
 ];
 
-const of = (heading: Passage['heading'], prefix: string, voices: readonly Voices[]): Passage[] =>
-  voices.map(([name, lines, ...accept]) => ({ name: `${prefix}${name}`, heading, voices: lines, accept }));
-
 export const VOICES: readonly Passage[] = [
-  ...of('held notes', '', HELD),
-  ...of('ringing', 'rings: ', BROKEN),
+  ...under('held notes', HELD),
+  ...under('ringing', BROKEN).map((passage) => ({ ...passage, name: `rings: ${passage.name}` })),
 ];
