@@ -50,24 +50,41 @@ const voicesOf = (sounds: readonly Sound[]): readonly (readonly Struck[])[] => {
   return [...voices.values()].map((line) => [...line.values()]);
 };
 
+/** The note before each note in its voice within a bar, the lowest of a chord. */
+type Previous = ReadonlyMap<Sound, Sound>;
+
+const previousIn = (voices: readonly (readonly Struck[])[]): Previous =>
+  new Map(
+    voices.flatMap((line) =>
+      line.slice(1).flatMap((struck, index) => struck.map((sound) => [sound, line[index]![0]!] as const)),
+    ),
+  );
+
 /**
  * When the bass under a sound changes within its bar, in ticks; Infinity when it does not. A bass is a lower note of
  * another voice; where no voice lies below, the foot of its own voice in the middle of the bar, where harmony changes
  * most.
  */
-const bassChange = (sound: Sound, inBar: readonly Sound[], middle: number): number => {
+const bassChange = (sound: Sound, inBar: readonly Sound[], previous: Previous, middle: number): number => {
   const isLowest = inBar.every(({ midi, voice }) => voice === sound.voice || midi > sound.midi);
-  const basses = inBar.filter(({ midi, onset, voice }) =>
-    isLowest ? voice === sound.voice && onset <= middle : voice !== sound.voice && midi < sound.midi,
+  const isAnother = (bass: Sound): boolean => {
+    const before = previous.get(bass);
+    return bass.voice !== sound.voice && before !== undefined && before.midi !== bass.midi;
+  };
+  const isNewFoot = (bass: Sound): boolean => {
+    if (bass.voice !== sound.voice || bass.onset !== middle) return false;
+    const own = inBar.filter(({ voice }) => voice === bass.voice);
+    const next = own.find(({ onset }) => onset > bass.onset);
+    return (
+      bass.midi < (previous.get(bass)?.midi ?? 0) &&
+      bass.midi < (next?.midi ?? Infinity) &&
+      own.every(({ midi, onset }) => onset >= middle || midi !== bass.midi)
+    );
+  };
+  const change = inBar.find(
+    (bass) =>
+      bass.onset > sound.onset && bass.midi < sound.midi && (isLowest ? isNewFoot(bass) : isAnother(bass)),
   );
-  const change = basses.find((bass, index) => {
-    if (bass.onset <= sound.onset || bass.midi >= sound.midi) return false;
-    const before = basses.slice(0, index).filter(({ voice }) => voice === bass.voice);
-    if (!isLowest) return before.length > 0 && before.at(-1)!.midi !== bass.midi;
-    const next = inBar.find(({ onset, voice }) => voice === bass.voice && onset > bass.onset);
-    const isFoot = bass.midi < (before.at(-1)?.midi ?? 0) && bass.midi < (next?.midi ?? Infinity);
-    return bass.onset === middle && isFoot && before.every(({ midi }) => midi !== bass.midi);
-  });
   return change?.onset ?? Infinity;
 };
 
@@ -98,7 +115,9 @@ export const inferRinging = (
   for (const sound of sounds) if (!sound.grace) byBar[sound.bar]!.push(sound);
   byBar.forEach((inBar, index) => {
     const { start, length } = bars[index]!;
-    for (const line of voicesOf(inBar)) {
+    const voices = voicesOf(inBar);
+    const previous = previousIn(voices);
+    for (const line of voices) {
       const [first] = line[0]!;
       const answersBass = inBar.some(
         ({ midi, onset, voice }) => voice !== first!.voice && onset < first!.onset && midi < first!.midi,
@@ -114,7 +133,7 @@ export const inferRinging = (
         const ends = Math.min(
           ringsToBarEnd(sound, bars),
           closer?.onset ?? Infinity,
-          bassChange(sound, inBar, start + length / 2),
+          bassChange(sound, inBar, previous, start + length / 2),
         );
         until[sound.index] = Math.max(sound.end, ends);
       }
