@@ -121,13 +121,13 @@ export const release: Command = (workbench, onlyAsk) => {
 };
 
 export const undo: Command = (workbench, onlyAsk) => {
-  if (!workbench.canUndo) return false;
+  if (!workbench.history.canUndo) return false;
   if (!onlyAsk) workbench.undo();
   return true;
 };
 
 export const redo: Command = (workbench, onlyAsk) => {
-  if (!workbench.canRedo) return false;
+  if (!workbench.history.canRedo) return false;
   if (!onlyAsk) workbench.redo();
   return true;
 };

@@ -34,6 +34,7 @@ import type { MovementsView, PlanView } from '../planner/api.ts';
 import { changesBetween, sharing, type Change } from './plan-changes.ts';
 import { takePlanner, type Planner } from '../planner/client.ts';
 import type { SetupChoice } from '../planner/setup.ts';
+import { History, type Deed } from './history.svelte.ts';
 import { SaveQueue, type Conflict } from './save-queue.svelte.ts';
 
 export type Phase = 'opening' | 'ready' | 'failed';
@@ -92,15 +93,12 @@ export class Workbench {
   );
   /** How often a new mark was asked for by key: the panel of marks answers. */
   markAskedFor = $state(0);
-  canUndo = $derived.by(() => this.#undo.length > 0);
-  canRedo = $derived.by(() => this.#redo.length > 0);
 
+  /** What was done and can be taken back. */
+  readonly history = new History();
   readonly saving: SaveQueue;
   readonly #start: WorkbenchStart;
   readonly #planner: Planner = takePlanner();
-  /** What was done, one entry for each thing a teacher did. */
-  #undo = $state.raw<readonly (readonly Edit[])[]>([]);
-  #redo = $state.raw<readonly (readonly Edit[])[]>([]);
   #replanAgain = false;
   #closed = false;
   /** The plan before the change whose effect is being shown. */
@@ -114,8 +112,7 @@ export class Workbench {
       onMerged: (theirs, mine) => {
         this.fingering = applyEdits(this.saving.base, mine);
         this.notice = `${theirs.length === 1 ? 'A change' : `${theirs.length} changes`} made in another window ${theirs.length === 1 ? 'was' : 'were'} taken in.`;
-        this.#undo = [];
-        this.#redo = [];
+        this.history.clear();
         void this.replan();
       },
       onConflict: (conflicts) =>
@@ -229,7 +226,7 @@ export class Workbench {
     }
   }
 
-  #perform(edits: readonly Edit[]): void {
+  #perform(edits: Deed): void {
     this.#planBefore = this.plan;
     this.notice = '';
     this.fingering = applyEdits(this.fingering, edits);
@@ -238,10 +235,9 @@ export class Workbench {
     for (const edit of edits) this.saving.add(edit);
   }
 
-  #do(edits: readonly Edit[]): void {
+  #do(edits: Deed): void {
     if (edits.length === 0) return;
-    this.#undo = [...this.#undo, edits];
-    this.#redo = [];
+    this.history.add(edits);
     this.#perform(edits);
   }
 
@@ -312,24 +308,20 @@ export class Workbench {
   }
 
   undo(): void {
-    const edits = this.#undo.at(-1);
-    if (!edits) return;
-    this.#undo = this.#undo.slice(0, -1);
-    this.#redo = [...this.#redo, edits];
-    this.#moveTo(edits);
-    this.#perform(edits.toReversed().map(invertEdit));
+    const deed = this.history.takeBack();
+    if (!deed) return;
+    this.#moveTo(deed);
+    this.#perform(deed.toReversed().map(invertEdit));
   }
 
   redo(): void {
-    const edits = this.#redo.at(-1);
-    if (!edits) return;
-    this.#redo = this.#redo.slice(0, -1);
-    this.#undo = [...this.#undo, edits];
-    this.#moveTo(edits);
-    this.#perform(edits);
+    const deed = this.history.doAgain();
+    if (!deed) return;
+    this.#moveTo(deed);
+    this.#perform(deed);
   }
 
-  #moveTo([edit]: readonly Edit[]): void {
+  #moveTo([edit]: Deed): void {
     const id =
       edit?.kind === 'choose' ? edit.note : edit?.kind === 'mark' ? edit.mark.split('@')[1] : undefined;
     const note = this.score?.notes.find((each) => each.id === id);

@@ -104,13 +104,13 @@
       <button
         class="btn btn-ghost btn-sm btn-square"
         aria-label="Undo"
-        disabled={!workbench.canUndo}
+        disabled={!workbench.history.canUndo}
         onclick={() => undo(workbench!)}><Undo2 class="size-4" /></button
       >
       <button
         class="btn btn-ghost btn-sm btn-square"
         aria-label="Redo"
-        disabled={!workbench.canRedo}
+        disabled={!workbench.history.canRedo}
         onclick={() => redo(workbench!)}><Redo2 class="size-4" /></button
       >
       <div class="dropdown dropdown-end">
