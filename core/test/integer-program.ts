@@ -46,7 +46,7 @@ const takingsOf = (note: LineNote, index: number, costs: LeftCosts): readonly Ta
           away === 0
             ? 0
             : away < 0 && position === 1
-              ? costs.nutBack * -away
+              ? costs.nutBack * away * away
               : away < 0
                 ? costs.loneBack
                 : costs.loneForward;
@@ -161,6 +161,11 @@ export const lineProgram = (notes: readonly LineNote[], costs: LeftCosts, neck: 
       },
     );
 
+    /** A price on a pair that is asked only while the hand stays where it is. */
+    const whileStaying = (pair: string, price: number): void => {
+      const both = program.amount(`stay_${pair}`, price);
+      program.constrain([[1, both], [-1, pair], ...stays.map(([, stay]) => [-1, stay] as const)], '>=', -1);
+    };
     const touches = (of: number) =>
       notes[of]!.places.flatMap((place) => FINGERS.map((finger) => ({ ...place, finger })));
     const side = (of: number) =>
@@ -176,7 +181,13 @@ export const lineProgram = (notes: readonly LineNote[], costs: LeftCosts, neck: 
       const name = `touch_${index}_${fromKey}_${toKey}`;
       const span = Math.abs(from.string - to.string) + 1;
       const skipped = costs.stringSkip * Math.max(0, span - 2);
-      if (from.finger !== to.finger) return program.amount(name, skipped);
+      if (from.finger !== to.finger) {
+        program.amount(name, skipped);
+        // The fingers pass over each other when their order is not that of the frets and the hand stays.
+        const isCrossing = to.fret !== from.fret && to.fret < from.fret === to.finger > from.finger;
+        if (isCrossing) whileStaying(name, from.string === to.string ? costs.crossOver : costs.crossInHand);
+        return name;
+      }
       if (from.string !== to.string) {
         // The same finger again on another string: a jump, or for the index on one fret a barre laid for it.
         const isLaid = from.fret === to.fret && to.finger === 1;
@@ -185,8 +196,7 @@ export const lineProgram = (notes: readonly LineNote[], costs: LeftCosts, neck: 
       }
       // It slides, which needs no placing; without a shift that is a leap within the position.
       program.amount(name, costs.slideLast - costs.place);
-      const leap = program.amount(`leap_${name}`, costs.slideInPosition - costs.slideLast);
-      program.constrain([[1, leap], [-1, name], ...stays.map(([, stay]) => [-1, stay] as const)], '>=', -1);
+      whileStaying(name, costs.slideInPosition - costs.slideLast);
       return name;
     });
   }

@@ -32,7 +32,11 @@ export const LEFT_COST_RULES = {
   ),
   loneBack: rule(0.49, 'per lone finger', 'a lone finger behind its fret while the hand stays'),
   loneForward: rule(1.56, 'per lone finger', 'a lone finger past its fret while the hand stays'),
-  nutBack: rule(0.22, 'per finger', 'in first position there is no lower fret to move the hand to'),
+  nutBack: rule(
+    0.22,
+    'per fret in a shape, per fret² for a finger set alone',
+    'in first position there is no lower fret to move the hand to',
+  ),
   stretch: rule(0.02, 'per (excess in cm)²', 'spans beyond comfortable hurt more and more'),
   strain: rule(
     25,
@@ -155,6 +159,16 @@ export const LEFT_COST_RULES = {
     'factor',
     'fingers that keep their shape move over the strings as one: less than a hop each; our own value',
   ),
+  crossOver: rule(
+    1.5,
+    'per pair of fingers on one string',
+    'a higher finger goes behind the one just played, or a lower one before it, while the hand stays: they pass over each other; our own value',
+  ),
+  crossInHand: rule(
+    0.8,
+    'per pair of fingers on two strings',
+    'the same on another string: the hand twists; our own value',
+  ),
   swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
   liftRinging: rule(1.2, 'per moment', 'a note of the arpeggio stops ringing; our own value'),
   liftRingingMore: rule(
@@ -234,7 +248,7 @@ export const LEFT_WEIGHTS = {
   'high positions': ['height', 'upTheNeck', 'highOnLowString'],
   'open strings among stopped notes': ['openAgainstHigh'],
   'change of string': ['stringSkip'],
-  'hopping fingers': ['hop', 'hopIdle', 'slideInPosition'],
+  'hopping fingers': ['hop', 'hopIdle', 'slideInPosition', 'crossOver', 'crossInHand'],
 } as const satisfies Readonly<Record<string, readonly LeftCostName[]>>;
 export type LeftWeight = keyof typeof LEFT_WEIGHTS;
 /** Factors on what a teacher weighs; 1 where nothing is said. */

@@ -101,6 +101,30 @@ export class Placing {
     return cost;
   }
 
+  /**
+   * What it costs that a finger goes to the other side of one that has just been lifted: a higher finger behind a lower
+   * one or the reverse, while the hand stays.
+   */
+  crossing(finger: number, ledger?: Ledger): number {
+    if (this.shifting) return 0;
+    const { costs, frame, state } = this;
+    const { leaving, option, options } = frame;
+    const fret = options.fingerFret[option * FINGERS + finger]!;
+    const mask = options.fingerMask[option * FINGERS + finger]!;
+    let cost = 0;
+    for (let other = 1; other < FINGERS; other += 1) {
+      const hand = state * FINGERS + other;
+      const before = leaving.fingerFret[hand]!;
+      if (other === finger || before === fret || leaving.fingerBound[hand]! < BUSY) continue;
+      if (options.fingerMask[option * FINGERS + other] !== 0 || frame.keptOf(state, other) !== 0) continue;
+      if (fret < before !== finger > other) continue;
+      const amount = (leaving.fingerMask[hand]! & mask) !== 0 ? costs.crossOver : costs.crossInHand;
+      cost += amount;
+      ledger?.('finger change', frame.struckOn(mask), amount);
+    }
+    return cost;
+  }
+
   /** What moving the hand costs, once the fingers have been asked; 0 when it stays. */
   shift(): number {
     if (!this.shifting) return 0;
@@ -150,12 +174,13 @@ export class Placing {
     return { cost, placing: costs.place, term: 'hop' };
   }
 
-  /** A finger away from its home in the hand's position. */
+  /** A finger away from its home in the hand's position; at the nut a finger set alone shows how far it is drawn back. */
   private deviation(finger: number, fret: number): number {
-    const { to } = this.frame;
+    const { costs, frame } = this;
+    const { option, options, to } = frame;
     const away = fret - (to + finger - 1);
-    if (this.alone && away !== 0 && !(away < 0 && to === 1))
-      return away < 0 ? this.costs.loneBack : this.costs.loneForward;
+    if (away < 0 && to === 1 && options.fingersUsed[option] === 1) return costs.nutBack * away * away;
+    if (this.alone && away !== 0) return away < 0 ? costs.loneBack : costs.loneForward;
     return this.tables.deviation[deviationAt(finger, fret, to)]!;
   }
 

@@ -130,7 +130,7 @@ export class Stepper {
       const stays = framed.stays(state, finger);
       if (!stays) {
         placedNew |= 1 << finger;
-        cost += placing.finger(finger, ledger);
+        cost += placing.finger(finger, ledger) + placing.crossing(finger, ledger);
       }
       if (!stays || !isSeveral(leaving.fingerMask[state * FINGERS + finger]!)) {
         const amount = barreCost(costs, this.tables, framed, state, finger);

@@ -125,6 +125,27 @@ describe('what a movement of the left hand costs', () => {
     });
   });
 
+  describe('fingers on one string', () => {
+    it('pass over each other only when the hand stays', () => {
+      // D4 with 3, then C sharp below it with 4.
+      expect(paid('finger change', ['D4/8 C#4/8'], '2:3 2:4')[1]).toBeCloseTo(costs.crossOver);
+      expect(paid('finger change', ['D4/8 C#4/8'], '2:3 2:2')[1]).toBe(0);
+      // 4 at the fifth fret, then 1 at the seventh: the hand has moved.
+      expect(paid('finger change', ['A4/8 B4/8'], '1:4 1:1')[1]).toBe(0);
+    });
+
+    it('change on one place for a price', () => {
+      expect(paid('finger change', ['D4/8 D4/8'], '2:3 2:4')[1]).toBeCloseTo(costs.swapFinger);
+    });
+  });
+
+  it('a finger alone is drawn back at the nut the harder the further', () => {
+    const drawn = (token: string): number => paid('extension', ['F4/4 A4/4'], `${token} 1:4`)[0]!;
+    const habit = costs.firstPositionAlone;
+    expect(drawn('1:2') - habit).toBeCloseTo(costs.nutBack);
+    expect(drawn('1:3') - 2 * habit).toBeCloseTo(4 * costs.nutBack);
+  });
+
   describe('height', () => {
     it('grows with the fret, and past the body of the guitar', () => {
       const at = (note: string): number => paid('height', [`${note}/4`], '1:4')[0]!;

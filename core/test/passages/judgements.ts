@@ -26,7 +26,6 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
   'F G over a stopped E4': ours('E4 can be the open string when F and G go to ②; the list had not seen it.'),
   'F falls to E over F2': both('3 first, then 2: nothing lies in the way of either.'),
   'the barre leaves for the open string': accepted('A half bar of F with a melody on ① and ② is a barre.'),
-  'three voices over A2': both('C♯4 with 4 instead of 3.'),
   'up the first string from the open E': accepted(
     'One leap on the open string, but F4 on ③ is dark and far from E4; two shifts on ① sing better.',
   ),
@@ -56,7 +55,6 @@ const REPORTED: Readonly<Record<string, Judgement>> = {
   'G7, broken in the bass': both('4 on F3 while 3 stays on G2.'),
   'octaves of G, broken': accepted('A3 with 3 keeps 2 for B2, which has time enough.'),
   'A augmented': accepted('Three fingers are clearer than a small barre of 1; the price is nearly the same.'),
-  'A B C A over F2': accepted('C4 with 3 beside 2 on A3 is crowded.'),
   'minor sixths on ③ and ①': both('C♯4 on ② and A4 on ① without a slide.'),
   'C D E on ②': both('E4 open at the top of the line, or stopped for its colour.'),
   'E minor falls past the open E': both('F♯4 on ② in position V; the list wants ①.'),
