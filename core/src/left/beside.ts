@@ -25,7 +25,10 @@ export const conflictsBeside = (
     if (hasBarre && liesUnder(options, option, bit, fret)) dropped |= bit;
     if (finger === 0) continue;
     const own = option * FINGERS + finger;
-    if (fret < options.lowestBeside[own]! || fret > options.highestBeside[own]!) dropped |= bit;
+    const isHeld = leaving.bound[base + k] === HELD;
+    const lowest = isHeld ? options.lowestBeside[own]! : options.lowestEasily[own]!;
+    const highest = isHeld ? options.highestBeside[own]! : options.highestEasily[own]!;
+    if (fret < lowest || fret > highest) dropped |= bit;
     else if (options.fingerMask[own] !== 0)
       if (options.fingerFret[own] !== fret || !joins(leaving, options, state, option, kept, finger))
         dropped |= bit;

@@ -36,6 +36,25 @@ export const pairFits = (
   lowerFret <= higherFret &&
   neck.tip[higherFret]! - neck.tip[lowerFret]! <= spanOf(hand, lower, higher).maximum + 1e-9;
 
+/** Share of the way from the comfortable to the widest span that a player opens for a note that merely rings on. Our own. */
+const EASY_SHARE = 0.5;
+
+/** The same without strain: what a player does for a note that merely rings on. */
+export const pairFitsEasily = (
+  hand: Hand,
+  neck: NeckTables,
+  lower: number,
+  lowerFret: number,
+  higher: number,
+  higherFret: number,
+): boolean => {
+  const { comfortable, maximum } = spanOf(hand, lower, higher);
+  return (
+    lowerFret <= higherFret &&
+    neck.tip[higherFret]! - neck.tip[lowerFret]! <= comfortable + EASY_SHARE * (maximum - comfortable)
+  );
+};
+
 /**
  * Why no hand holds these placements at once, or undefined when one can. Hard rules of handbook §3: one note a
  * string; one finger one fret, flat over neighbouring strings as a barre; nothing open or lower inside a barre;

@@ -1,5 +1,5 @@
 import type { Assignment } from './assignments.ts';
-import { pairFits } from './grip.ts';
+import { pairFits, pairFitsEasily } from './grip.ts';
 import { shapeCost } from './shape-costs.ts';
 import { TABLE_FRETS, type Hand, type NeckTables } from './hand.ts';
 
@@ -40,6 +40,9 @@ export interface OptionTable {
   /** By option and finger: frets between which the finger may lie beside the option, by order and reach. */
   readonly lowestBeside: Uint8Array;
   readonly highestBeside: Uint8Array;
+  /** The same without strain. */
+  readonly lowestEasily: Uint8Array;
+  readonly highestEasily: Uint8Array;
   readonly stoppedNotes: Uint8Array;
   /** Open strings ① to ③ it strikes. */
   readonly openTrebles: Uint8Array;
@@ -88,6 +91,8 @@ export const optionTable = (
     hasBarre: new Uint8Array(count),
     lowestBeside: new Uint8Array(count * FINGERS).fill(1),
     highestBeside: new Uint8Array(count * FINGERS).fill(TABLE_FRETS - 1),
+    lowestEasily: new Uint8Array(count * FINGERS).fill(1),
+    highestEasily: new Uint8Array(count * FINGERS).fill(TABLE_FRETS - 1),
     stoppedNotes: new Uint8Array(count),
     openTrebles: new Uint8Array(count),
     highOnLow: new Uint16Array(count),
@@ -130,7 +135,12 @@ export const optionTable = (
     table.straysBeside[option] = straysOf(table, option, false);
     table.strays[option] =
       table.fingersUsed[option] === 1 ? straysOf(table, option, true) : table.straysBeside[option]!;
-    setReachBeside(table, option, hand, neck);
+    narrowReach(table, option, table.lowestBeside, table.highestBeside, (...pair) =>
+      pairFits(hand, neck, ...pair),
+    );
+    narrowReach(table, option, table.lowestEasily, table.highestEasily, (...pair) =>
+      pairFitsEasily(hand, neck, ...pair),
+    );
   });
   return table;
 };
@@ -150,23 +160,22 @@ const straysOf = (table: OptionTable, option: number, isLone: boolean): number =
   return positions;
 };
 
-/** Narrows where every finger may lie beside an option. */
-const setReachBeside = (
-  { fingerFret, fingerMask, lowestBeside, highestBeside }: OptionTable,
+/** Narrows where every finger may lie beside an option, as far as `fits` lets a pair of fingers open. */
+const narrowReach = (
+  { fingerFret, fingerMask }: OptionTable,
   option: number,
-  hand: Hand,
-  neck: NeckTables,
+  lowest: Uint8Array,
+  highest: Uint8Array,
+  fits: (lower: number, lowerFret: number, higher: number, higherFret: number) => boolean,
 ): void => {
   for (let finger = 1; finger < FINGERS; finger += 1)
     for (let used = 1; used < FINGERS; used += 1) {
       if (used === finger || fingerMask[option * FINGERS + used] === 0) continue;
       const at = fingerFret[option * FINGERS + used]!;
       const isBeside = (fret: number) =>
-        used < finger
-          ? pairFits(hand, neck, used, at, finger, fret)
-          : pairFits(hand, neck, finger, fret, used, at);
+        used < finger ? fits(used, at, finger, fret) : fits(finger, fret, used, at);
       const own = option * FINGERS + finger;
-      while (lowestBeside[own]! < TABLE_FRETS && !isBeside(lowestBeside[own]!)) lowestBeside[own]! += 1;
-      while (highestBeside[own]! > 0 && !isBeside(highestBeside[own]!)) highestBeside[own]! -= 1;
+      while (lowest[own]! < TABLE_FRETS && !isBeside(lowest[own]!)) lowest[own]! += 1;
+      while (highest[own]! > 0 && !isBeside(highest[own]!)) highest[own]! -= 1;
     }
 };

@@ -11,7 +11,6 @@ const both = (because: string): Judgement => ({ right: 'both', because });
 const TUNED_ON: Readonly<Record<string, Judgement>> = {
   'triad of A minor': both('Ours lets the whole chord ring with 4 on ⑤; a player in a hurry hops with 3.'),
   'D minor over F': both('Ours spares the barre with four fingers; most teachers lay the barre.'),
-  'two octaves of A minor, broken': accepted('4 on ⑤ keeps the chord ringing for nothing: the line goes on.'),
   'high notes after a rest': both('Ours lies in position V from the start and needs no shift.'),
   'bells of G and A': accepted('E4 stopped by 4 is no bell; the open string is meant.'),
   'A with a fourth that falls': both('2 slides under the barre, or 1 takes the note as well.'),
