@@ -22,9 +22,9 @@ export const optimiser = (): Promise<Highs> => {
 const TOLERANCE = 1e-4;
 
 /**
- * The least value of a program, and the ms it took. `found` is the cost of a solution that is known: the presolve of
- * HiGHS (npm `highs` 1.15) has been seen to lose the optimum of small programs, so where it ends above what is known, the program is
- * solved again without it.
+ * The least value of a program, and the ms it took. `found` is the cost of a solution that is known. The presolve of
+ * HiGHS (npm `highs` 1.15) has been seen to lose the optimum of small programs: where it ends above what is known, the
+ * program is solved again without it.
  */
 export const solveProgram = async (
   program: string,
