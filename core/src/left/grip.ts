@@ -20,6 +20,9 @@ const REACH_ABOVE_FLAT: Readonly<Record<number, number>> = { 1: Infinity, 2: Inf
 export const leavesRoom = (finger: number, barre: number, fret: number): boolean =>
   fret >= barre && fret - barre <= REACH_ABOVE_FLAT[finger]!;
 
+/** Spans and frets are sums in mm; what lies on the edge fits. */
+const ROUNDING = 1e-9;
+
 /** Strings between two, both included. */
 const isBetween = (string: number, a: number, b: number): boolean =>
   string >= Math.min(a, b) && string <= Math.max(a, b);
@@ -34,25 +37,17 @@ export const pairFits = (
   higherFret: number,
 ): boolean =>
   lowerFret <= higherFret &&
-  neck.tip[higherFret]! - neck.tip[lowerFret]! <= spanOf(hand, lower, higher).maximum + 1e-9;
+  neck.tip[higherFret]! - neck.tip[lowerFret]! <= openingOf(hand, lower, higher, WHOLE_SHARE);
 
 /** Share of the way from the comfortable to the widest span that a player opens for a note that merely rings on. Our own. */
-const EASY_SHARE = 0.5;
+export const EASY_SHARE = 0.5;
+/** The whole way: what a hand can hold at all. */
+export const WHOLE_SHARE = 1;
 
-/** The same without strain: what a player does for a note that merely rings on. */
-export const pairFitsEasily = (
-  hand: Hand,
-  neck: NeckTables,
-  lower: number,
-  lowerFret: number,
-  higher: number,
-  higherFret: number,
-): boolean => {
+/** How far a pair of fingers (lower first) opens, in mm: a share of the way from its comfortable to its widest span. */
+export const openingOf = (hand: Hand, lower: number, higher: number, share: number): number => {
   const { comfortable, maximum } = spanOf(hand, lower, higher);
-  return (
-    lowerFret <= higherFret &&
-    neck.tip[higherFret]! - neck.tip[lowerFret]! <= comfortable + EASY_SHARE * (maximum - comfortable)
-  );
+  return comfortable + share * (maximum - comfortable) + ROUNDING;
 };
 
 /**

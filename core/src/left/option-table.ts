@@ -1,5 +1,5 @@
 import type { Assignment } from './assignments.ts';
-import { pairFits, pairFitsEasily } from './grip.ts';
+import { EASY_SHARE, openingOf, WHOLE_SHARE } from './grip.ts';
 import { shapeCost } from './shape-costs.ts';
 import { TABLE_FRETS, type Hand, type NeckTables } from './hand.ts';
 
@@ -103,6 +103,7 @@ export const optionTable = (
     straysBeside: new Int32Array(count),
     shape: Float64Array.from(assignments, ({ placements }) => shapeCost(placements, neck)),
   } satisfies OptionTable;
+  const [widest, easy] = [openingsOf(hand, WHOLE_SHARE), openingsOf(hand, EASY_SHARE)];
   assignments.forEach(({ placements }, option) => {
     placements.forEach(({ string, fret, finger }, place) => {
       const k = string - 1;
@@ -135,12 +136,8 @@ export const optionTable = (
     table.straysBeside[option] = straysOf(table, option, false);
     table.strays[option] =
       table.fingersUsed[option] === 1 ? straysOf(table, option, true) : table.straysBeside[option]!;
-    narrowReach(table, option, table.lowestBeside, table.highestBeside, (...pair) =>
-      pairFits(hand, neck, ...pair),
-    );
-    narrowReach(table, option, table.lowestEasily, table.highestEasily, (...pair) =>
-      pairFitsEasily(hand, neck, ...pair),
-    );
+    narrowReach(table, option, table.lowestBeside, table.highestBeside, widest, neck);
+    narrowReach(table, option, table.lowestEasily, table.highestEasily, easy, neck);
   });
   return table;
 };
@@ -160,22 +157,37 @@ const straysOf = (table: OptionTable, option: number, isLone: boolean): number =
   return positions;
 };
 
-/** Narrows where every finger may lie beside an option, as far as `fits` lets a pair of fingers open. */
+/** By lower and higher finger: how far they open, in mm. */
+const openingsOf = (hand: Hand, share: number): Float64Array => {
+  const openings = new Float64Array(FINGERS * FINGERS);
+  for (let lower = 1; lower < FINGERS; lower += 1)
+    for (let higher = lower + 1; higher < FINGERS; higher += 1)
+      openings[lower * FINGERS + higher] = openingOf(hand, lower, higher, share);
+  return openings;
+};
+
+/** Narrows where every finger may lie beside an option: in the order of the fingers, as far as the pairs open. */
 const narrowReach = (
   { fingerFret, fingerMask }: OptionTable,
   option: number,
   lowest: Uint8Array,
   highest: Uint8Array,
-  fits: (lower: number, lowerFret: number, higher: number, higherFret: number) => boolean,
+  openings: Float64Array,
+  { tip }: NeckTables,
 ): void => {
-  for (let finger = 1; finger < FINGERS; finger += 1)
+  for (let finger = 1; finger < FINGERS; finger += 1) {
+    const own = option * FINGERS + finger;
     for (let used = 1; used < FINGERS; used += 1) {
       if (used === finger || fingerMask[option * FINGERS + used] === 0) continue;
       const at = fingerFret[option * FINGERS + used]!;
-      const isBeside = (fret: number) =>
-        used < finger ? fits(used, at, finger, fret) : fits(finger, fret, used, at);
-      const own = option * FINGERS + finger;
-      while (lowest[own]! < TABLE_FRETS && !isBeside(lowest[own]!)) lowest[own]! += 1;
-      while (highest[own]! > 0 && !isBeside(highest[own]!)) highest[own]! -= 1;
+      const isBelow = used < finger;
+      const opening = openings[isBelow ? used * FINGERS + finger : finger * FINGERS + used]!;
+      const step = isBelow ? 1 : -1;
+      let end = at;
+      while (end + step > 0 && end + step < TABLE_FRETS && Math.abs(tip[end + step]! - tip[at]!) <= opening)
+        end += step;
+      lowest[own] = Math.max(lowest[own]!, isBelow ? at : end);
+      highest[own] = Math.min(highest[own]!, isBelow ? end : at);
     }
+  }
 };
