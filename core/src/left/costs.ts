@@ -245,9 +245,9 @@ export const LEFT_WEIGHTS = {
     'smallBarreLittleString',
   ],
   'fourth finger': ['finger4'],
-  'high positions': ['height', 'upTheNeck', 'highOnLowString'],
-  'open strings among stopped notes': ['openAgainstHigh'],
-  'change of string': ['stringSkip'],
+  'high positions': ['height', 'upTheNeck', 'highOnLowString', 'pastTheBody'],
+  'open strings among stopped notes': ['openAgainstHigh', 'openInLine'],
+  'change of string': ['stringSkip', 'leaveString'],
   'hopping fingers': ['hop', 'hopIdle', 'slideInPosition', 'crossOver', 'crossInHand'],
 } as const satisfies Readonly<Record<string, readonly LeftCostName[]>>;
 export type LeftWeight = keyof typeof LEFT_WEIGHTS;

@@ -24,8 +24,8 @@ const one = (value: number, unit: string, reason: string): OneValue => ({ value,
 /**
  * What a free hand pays, or spares, when it sets several fingers as one shape: beside `LEFT_COST_RULES`, which price
  * every finger and pair by itself. Fitted by maximum likelihood, with a prior that holds the values near nothing, to the
- * half of the chord data that may be tuned on (`docs/evaluation.md`). Lines and voices, where fingers go down one after
- * another, are not touched by them.
+ * half of the chord data that may be tuned on (`docs/evaluation.md`). A chord of which one finger lay already is a shape
+ * too; lines and voices, where fingers go down one after another, are not touched by them.
  */
 export const SHAPE_COST_RULES = {
   together: byFingers('per shape', 'some fingers like to be set together more than others', {

@@ -151,7 +151,7 @@ export class Stepper {
     return cost + shift;
   }
 
-  /** What several fingers that go down at once pay as a shape; beside fingers that lie already they are none. */
+  /** What several fingers that go down at once pay as a shape; beside held or ringing fingers they are none. */
   private shapeCost(placedNew: number): number {
     const { costs, framed, options } = this;
     const shape = isSeveral(placedNew) && framed.keptFingers === 0 ? options.shape[framed.option]! : 0;
