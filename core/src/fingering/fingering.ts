@@ -56,6 +56,8 @@ export const EMPTY_FINGERING: Fingering = {
 /** What the planner must respect for one note. */
 export interface Lock {
   readonly string?: StringNumber;
+  /** Where a harmonic is touched or stopped; of other notes the pitch tells. */
+  readonly fret?: number;
   readonly finger?: LeftFinger;
   readonly pluck?: StrokeFinger;
   readonly remedy?: Remedy;
@@ -74,6 +76,7 @@ export const locksOf = (score: Score, fingering: Fingering): ReadonlyMap<NoteId,
     const pluck = choice?.pluck === undefined ? source.pluck : choice.pluck;
     const lock: Lock = {
       ...(isMember(STRINGS, string) && { string }),
+      ...(source.fret !== undefined && string === source.string && { fret: source.fret }),
       ...(isMember(LEFT_FINGERS, finger) && { finger }),
       ...(isMember(STROKE_FINGERS, pluck) && { pluck }),
       ...(choice?.remedy && { remedy: choice.remedy }),

@@ -3,6 +3,7 @@ export interface ImportProblem {
   readonly code:
     | 'empty'
     | 'too-large'
+    | 'undecodable'
     | 'damaged-archive'
     | 'no-score-in-archive'
     | 'not-xml'
@@ -36,7 +37,19 @@ export interface Repair {
     | 'unpitched-left-out'
     | 'tie-without-start'
     | 'rounded-time'
-    | 'other-parts-left-out';
+    | 'number-out-of-range'
+    | 'octave-settled'
+    | 'tuning-read'
+    | 'tuning-corrected'
+    | 'capo-fingered'
+    | 'parts-joined'
+    | 'cue-left-out'
+    | 'hidden-left-out'
+    | 'quarter-tone'
+    | 'simile'
+    | 'seven-strings'
+    | 'harmonic-part'
+    | 'too-many-at-once';
   readonly message: string;
   readonly bar?: string;
 }

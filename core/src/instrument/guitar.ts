@@ -77,6 +77,8 @@ export const HARMONIC_NODES: readonly { readonly fret: number; readonly semitone
   { fret: 5, semitones: 24 },
   { fret: 4, semitones: 28 },
   { fret: 9, semitones: 28 },
+  { fret: 16, semitones: 28 },
+  { fret: 24, semitones: 24 },
 ];
 
 /** Places where a natural harmonic of this sounding pitch is touched. */

@@ -17,6 +17,7 @@ export interface StruckSound {
 
 const allowed = (place: { string: number; fret: number }, lock: Lock | undefined): boolean =>
   (lock?.string === undefined || lock.string === place.string) &&
+  (lock?.fret === undefined || lock.fret === place.fret) &&
   (lock?.finger === undefined || (lock.finger === 0) === (place.fret === 0));
 
 const fingersFor = (fret: number, lock: Lock | undefined): readonly LeftFinger[] => {

@@ -29,8 +29,14 @@ export interface Ground {
 
 const placesFor = (score: Score, sound: Sound, guitar: Guitar): readonly Place[] => {
   const { harmonic } = score.notes[sound.head]!;
-  const touched = harmonic === 'natural' ? harmonicPlacesOf(guitar, sound.midi) : [];
-  return touched.length > 0 ? touched : placesOf(guitar, sound.midi);
+  const places =
+    harmonic === 'natural'
+      ? harmonicPlacesOf(guitar, sound.midi)
+      : harmonic === 'artificial'
+        ? // The left hand stops an octave below what sounds.
+          placesOf(guitar, sound.midi - 12)
+        : [];
+  return places.length > 0 ? places : placesOf(guitar, sound.midi);
 };
 
 /** Reads a piece for the left hand, once for all plans of it. */

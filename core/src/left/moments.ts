@@ -42,7 +42,7 @@ const ringOf = (ground: Ground, rules: readonly PassageRule[]): Float64Array => 
 };
 
 const sameLock = (a: Lock | undefined, b: Lock | undefined): boolean =>
-  a?.string === b?.string && a?.finger === b?.finger && a?.remedy === b?.remedy;
+  a?.string === b?.string && a?.fret === b?.fret && a?.finger === b?.finger && a?.remedy === b?.remedy;
 
 /** Slices whose locks or rules differ, and all that sound on from twins that parted or joined, or from a remedy. */
 const changedSlices = (
@@ -144,7 +144,7 @@ export const momentsOf = (
       .map(({ lock }, place) => {
         const { midi, head } = sounds[primaries[place]!]!;
         const remedy = lockOf(primaries[place]!)?.remedy ?? '';
-        return `${midi}${score.notes[head]!.harmonic ?? ''}${remedy}/${lock?.string ?? ''}/${lock?.finger ?? ''}`;
+        return `${midi}${score.notes[head]!.harmonic ?? ''}${remedy}/${lock?.string ?? ''}/${lock?.fret ?? ''}/${lock?.finger ?? ''}`;
       })
       .join(' ');
     const ruledKey = `${key}${ruled.stopped ? ' stopped' : ''}${ruled.barre ? ` barre ${ruled.barre}` : ''}${ruled.noBarre ? ' no barre' : ''}`;

@@ -8,9 +8,9 @@ export interface Meter {
 
 export const meterText = ({ beats, beatType }: Meter): string => `${beats}/${beatType}`;
 
-/** Length of a full bar in ticks. */
+/** Length of a full bar in ticks, rounded where the score's ticks are too coarse for its unit. */
 export const barLength = ({ beats, beatType }: Meter, ticksPerQuarter: number): Ticks =>
-  ticks((beats * 4 * ticksPerQuarter) / beatType);
+  ticks(Math.round((beats * 4 * ticksPerQuarter) / beatType));
 
 /**
  * Length of the felt beat in ticks: a dotted unit in compound meters (6/8, 9/8, 12/8), else the written unit.

@@ -8,8 +8,13 @@ export type Ticks = Branded<number, 'Ticks'>;
 
 export const ticks = (value: number): Ticks => value as Ticks;
 
-export const greatestCommonDivisor = (a: number, b: number): number =>
-  b === 0 ? Math.abs(a) : greatestCommonDivisor(b, a % b);
+/** Throws `RangeError` for what is no finite number. */
+export const greatestCommonDivisor = (a: number, b: number): number => {
+  if (!Number.isFinite(a) || !Number.isFinite(b)) throw new RangeError(`no common divisor of ${a} and ${b}`);
+  let [larger, smaller] = [Math.abs(a), Math.abs(b)];
+  while (smaller !== 0) [larger, smaller] = [smaller, larger % smaller];
+  return larger;
+};
 
 export const leastCommonMultiple = (a: number, b: number): number =>
   Math.abs(a * b) / greatestCommonDivisor(a, b);

@@ -23,9 +23,14 @@ export type StrumDirection = (typeof STRUM_DIRECTIONS)[number];
 export interface SourceFingering {
   readonly finger?: number;
   readonly string?: number;
+  /** Kept for harmonics alone, whose pitch does not tell it. */
   readonly fret?: number;
   readonly pluck?: string;
+  /** Fingering that the planner does not use (exchanges, alternatives, several at once, the thumb), as the source shows it. */
+  readonly other?: readonly string[];
 }
+
+export type HarmonicKind = 'natural' | 'artificial';
 
 /** One printed notehead. Times in ticks of the score. */
 export interface Note {
@@ -49,7 +54,7 @@ export interface Note {
   readonly slurredFrom?: { readonly note: NoteIndex; readonly kind: SlurKind };
   /** The note from which an audible slide leads to this one. */
   readonly slideFrom?: NoteIndex;
-  readonly harmonic?: 'natural' | 'artificial';
+  readonly harmonic?: HarmonicKind;
   /** Written to ring on (l.v.), beyond its length. */
   readonly letRing: boolean;
   readonly arpeggiated: boolean;

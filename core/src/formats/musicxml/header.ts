@@ -1,24 +1,4 @@
-import { midiOf, parsePitch, type Midi } from '../../music/pitch.ts';
-import { childNamed, childNumber, childText, childrenNamed, descend, type XmlElement } from '../xml/tree.ts';
-import type { MeasureSource } from './parts.ts';
-
-/** Everything that the bars say about the instrument of their staff. */
-export const staffDetails = (measures: readonly MeasureSource[]): readonly XmlElement[] =>
-  measures.flatMap((measure) =>
-    measure.children
-      .filter((child) => child.name === 'attributes')
-      .flatMap((each) => childrenNamed(each, 'staff-details')),
-  );
-
-/** Open strings ① to ⑥ from `staff-tuning` (line 1 is the lowest), when all six are given. */
-export const readTuning = (details: readonly XmlElement[]): readonly Midi[] | undefined => {
-  const lines = details.flatMap((each) => childrenNamed(each, 'staff-tuning'));
-  const pitches = lines.flatMap((line) => {
-    const pitch = parsePitch(`${childText(line, 'tuning-step')}${childText(line, 'tuning-octave')}`);
-    return pitch ? [midiOf({ ...pitch, alter: childNumber(line, 'tuning-alter') ?? 0 })] : [];
-  });
-  return pitches.length === 6 ? pitches.sort((a, b) => b - a) : undefined;
-};
+import { childNamed, childText, childrenNamed, descend, type XmlElement } from '../xml/tree.ts';
 
 export const readTitle = (root: XmlElement): string => {
   const credits = childrenNamed(root, 'credit').flatMap((credit) =>

@@ -1,6 +1,7 @@
 import { failure, success, type Result } from '../../music/result.ts';
 import type { ImportProblem, PartName } from '../import-problem.ts';
 import { childNamed, childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
+import { isTablatureOnly } from './tablature.ts';
 
 /** One bar of one part, whichever way the document is arranged. */
 export interface MeasureSource {
@@ -47,26 +48,42 @@ export const checkRoot = (root: XmlElement): ImportProblem | undefined =>
 const hasMusic = (root: XmlElement, id: string): boolean =>
   measuresOf(root, id).some((measure) => measure.children.some((child) => child.name === 'note'));
 
+/** The part to read, and parts of tablature that may say the same music again. */
+export interface ChosenPart extends PartName {
+  readonly tablature: readonly PartName[];
+}
+
 /**
- * The part to read: the one asked for, the only one, or the only one that is a guitar. Otherwise the problem
- * lists the parts to choose from.
+ * The part to read: the one asked for, the only one, or the only one that is a guitar; tablature beside a part in notes
+ * is no choice of its own. Otherwise the problem lists the parts to choose from.
  */
-export const choosePart = (root: XmlElement, wanted?: string): Result<PartName, ImportProblem> => {
+export const choosePart = (root: XmlElement, wanted?: string): Result<ChosenPart, ImportProblem> => {
   const declared = partListOf(root).map((part) => ({
     id: part.attributes.id ?? '',
     name: partName(part),
     part,
   }));
   const parts = declared.filter(({ id }) => hasMusic(root, id));
+  const isTablature = new Map(parts.map(({ id }) => [id, isTablatureOnly(measuresOf(root, id))]));
+  const chosen = ({ id, name }: PartName): Result<ChosenPart, ImportProblem> =>
+    success({
+      id,
+      name,
+      tablature: isTablature.get(id)
+        ? []
+        : parts.filter((part) => isTablature.get(part.id)).map((part) => ({ id: part.id, name: part.name })),
+    });
   if (wanted !== undefined) {
     const found = parts.find(
       (part, index) => part.id === wanted || part.name === wanted || String(index + 1) === wanted,
     );
-    if (found) return success({ id: found.id, name: found.name });
+    if (found) return chosen(found);
   } else {
-    if (parts.length === 1) return success({ id: parts[0]!.id, name: parts[0]!.name });
-    const guitars = parts.filter(({ part }) => soundsLikeGuitar(part));
-    if (guitars.length === 1) return success({ id: guitars[0]!.id, name: guitars[0]!.name });
+    const noted = parts.filter(({ id }) => !isTablature.get(id));
+    const candidates = noted.length === 0 ? parts : noted;
+    if (candidates.length === 1) return chosen(candidates[0]!);
+    const guitars = candidates.filter(({ part }) => soundsLikeGuitar(part));
+    if (guitars.length === 1) return chosen(guitars[0]!);
   }
   if (parts.length === 0)
     return failure({ code: 'no-notes', message: `There are no notes in this score. ${NOT_MUSICXML}` });

@@ -7,7 +7,9 @@ import {
   type TupletRatio,
   type StrumDirection,
 } from '../../score/score.ts';
-import { childNamed, childNumber, childText, childrenNamed, descend, type XmlElement } from '../xml/tree.ts';
+import { childNamed, childText, childrenNamed, descend, type XmlElement } from '../xml/tree.ts';
+import { readFingering } from './source-fingering.ts';
+import type { NumberGate } from './numbers.ts';
 
 export const SPAN_KINDS = ['hammer-on', 'pull-off', 'slur', 'slide', 'glissando'] as const;
 
@@ -17,6 +19,12 @@ export interface SpanEnd {
   readonly number: string;
 }
 
+/** A harmonic, and which of its three pitches the note writes; undefined where the file does not say. */
+export interface RawHarmonic {
+  readonly kind: 'natural' | 'artificial';
+  readonly writes: 'base-pitch' | 'touching-pitch' | 'sounding-pitch' | undefined;
+}
+
 /** A `note` element as it stands in the file, before times and pitches are settled. */
 export interface RawNote {
   readonly element: XmlElement;
@@ -24,6 +32,9 @@ export interface RawNote {
   readonly pitch?: PitchSpelling;
   readonly grace: boolean;
   readonly cue: boolean;
+  /** Not printed: it takes its time, and nobody plays it from the page. */
+  readonly hidden: boolean;
+  readonly quarterTone: boolean;
   readonly chord: boolean;
   /** In divisions; undefined when missing. */
   readonly duration?: number;
@@ -46,44 +57,26 @@ export interface RawNote {
   readonly strum?: StrumDirection;
   readonly articulations: readonly string[];
   readonly ornaments: readonly string[];
-  readonly harmonic?: 'natural' | 'artificial';
+  readonly harmonic?: RawHarmonic;
   readonly fingering: SourceFingering;
 }
 
-const PLUCK_LETTERS = /^[pimac]$/i;
-
-/** `fingering`, `string`, `fret` and `pluck` of a note; a letter written as a fingering is a pluck, `open-string` a 0. */
-const readFingering = (technical: readonly XmlElement[]): SourceFingering => {
-  const texts = (name: string) =>
-    technical.flatMap((each) => childrenNamed(each, name).map((child) => child.text.trim()));
-  const fingers = texts('fingering');
-  const isOpen = technical.some((each) => childNamed(each, 'open-string') !== undefined);
-  const finger = fingers.find((text) => /^[0-4]$/.test(text)) ?? (isOpen ? '0' : undefined);
-  const pluck =
-    texts('pluck').find((text) => PLUCK_LETTERS.test(text)) ??
-    fingers.find((text) => PLUCK_LETTERS.test(text));
-  const string = texts('string').find((text) => /^\d+$/.test(text));
-  const fret = texts('fret').find((text) => /^\d+$/.test(text));
-  return {
-    ...(finger !== undefined && { finger: Number(finger) }),
-    ...(string !== undefined && { string: Number(string) }),
-    ...(fret !== undefined && { fret: Number(fret) }),
-    ...(pluck !== undefined && { pluck: pluck.toLowerCase() }),
-  };
-};
-
-const readPitch = (element: XmlElement): PitchSpelling | undefined => {
+/** The written pitch; a quarter-tone is read as the semitone next to it on the side of the natural tone. */
+const readPitch = (element: XmlElement, gate: NumberGate): PitchSpelling | undefined => {
   const step = childText(element, 'step') as Step | undefined;
-  const octave = childNumber(element, 'octave');
+  const octave = gate.child(element, 'octave');
   return step && STEPS.includes(step) && octave !== undefined
-    ? { step, alter: Math.round(childNumber(element, 'alter') ?? 0), octave }
+    ? { step, alter: Math.trunc(gate.child(element, 'alter') ?? 0) + 0, octave }
     : undefined;
 };
 
-const readRatio = (element: XmlElement): TupletRatio | undefined => {
+const isBetweenSemitones = (pitch: XmlElement | undefined): boolean =>
+  pitch !== undefined && !Number.isInteger(Number(childText(pitch, 'alter') ?? 0));
+
+const readRatio = (element: XmlElement, gate: NumberGate): TupletRatio | undefined => {
   const modification = childNamed(element, 'time-modification');
-  const actual = modification && childNumber(modification, 'actual-notes');
-  const normal = modification && childNumber(modification, 'normal-notes');
+  const actual = modification && gate.child(modification, 'actual-notes');
+  const normal = modification && gate.child(modification, 'normal-notes');
   return actual && normal ? { actual, normal } : undefined;
 };
 
@@ -119,26 +112,38 @@ const readStrum = (
 const oneOf = <const T extends string>(text: string | undefined, values: readonly T[]): T | undefined =>
   values.find((value) => value === text);
 
+const readHarmonic = (technical: readonly XmlElement[]): RawHarmonic | undefined => {
+  const element = technical.map((each) => childNamed(each, 'harmonic')).find((each) => each !== undefined);
+  return (
+    element && {
+      kind: descend(element, 'artificial') ? 'artificial' : 'natural',
+      writes: (['base-pitch', 'touching-pitch', 'sounding-pitch'] as const).find((each) =>
+        childNamed(element, each),
+      ),
+    }
+  );
+};
+
 /** Reads one `note` element (MusicXML 4.0, `note`). */
-export const readRawNote = (element: XmlElement): RawNote => {
+export const readRawNote = (element: XmlElement, gate: NumberGate): RawNote => {
   const pitchElement = childNamed(element, 'pitch');
   const rest = childNamed(element, 'rest');
   const notations = childrenNamed(element, 'notations');
   const within = (name: string) => notations.flatMap((each) => childrenNamed(each, name));
   const names = (name: string) => within(name).flatMap((each) => each.children.map((child) => child.name));
   const technical = within('technical');
-  const harmonic = technical.map((each) => childNamed(each, 'harmonic')).find((each) => each !== undefined);
+  const harmonic = readHarmonic(technical);
   const strum = readStrum(technical, within('arpeggiate'));
   const ties = [...childrenNamed(element, 'tie'), ...within('tied')].map((tie) => tie.attributes.type);
   const tuplet = within('tuplet').map((each) => oneOf(each.attributes.type, ['start', 'stop']))[0];
   const beam = childrenNamed(element, 'beam')
     .find((each) => (each.attributes.number ?? '1') === '1')
     ?.text.trim();
-  const duration = childNumber(element, 'duration');
+  const duration = gate.child(element, 'duration');
   const type = oneOf(childText(element, 'type'), NOTE_TYPES);
   const stem = oneOf(childText(element, 'stem'), ['up', 'down', 'none']);
-  const ratio = readRatio(element);
-  const pitch = pitchElement && readPitch(pitchElement);
+  const ratio = readRatio(element, gate);
+  const pitch = pitchElement && readPitch(pitchElement, gate);
   const beamEnd = oneOf(beam, ['begin', 'continue', 'end']);
   return {
     element,
@@ -146,6 +151,8 @@ export const readRawNote = (element: XmlElement): RawNote => {
     ...(pitch && { pitch }),
     grace: childNamed(element, 'grace') !== undefined,
     cue: childNamed(element, 'cue') !== undefined,
+    hidden: element.attributes['print-object'] === 'no',
+    quarterTone: isBetweenSemitones(pitchElement),
     chord: childNamed(element, 'chord') !== undefined,
     ...(duration !== undefined && { duration }),
     voice: childText(element, 'voice') || '1',
@@ -166,9 +173,7 @@ export const readRawNote = (element: XmlElement): RawNote => {
     ...(strum && { strum }),
     articulations: names('articulations'),
     ornaments: names('ornaments'),
-    ...(harmonic && {
-      harmonic: descend(harmonic, 'artificial') ? ('artificial' as const) : ('natural' as const),
-    }),
+    ...(harmonic && { harmonic }),
     fingering: readFingering(technical),
   };
 };

@@ -4,7 +4,7 @@ import { pitchName } from '../../music/pitch.ts';
 import { quartersText } from '../../music/time.ts';
 import { asTimewise, withPlainClef, withTranspose } from '../../testing/documents.ts';
 import { exampleMeter, exampleXml } from '../../testing/notation.ts';
-import { readSourceFile } from '../source-file.ts';
+import { readSourceFile } from '../source/source-file.ts';
 import { readMusicXml, type ImportedScore } from './read.ts';
 
 const read = (xml: string, part?: string): ImportedScore => {

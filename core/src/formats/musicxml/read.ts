@@ -1,19 +1,25 @@
-import { STANDARD_TUNING, STANDARD_GUITAR, type Guitar } from '../../instrument/guitar.ts';
-import { midi, midiOf, pitchLabel } from '../../music/pitch.ts';
+import { STANDARD_TUNING, type Guitar } from '../../instrument/guitar.ts';
+import { midi, midiOf, pitchLabel, type Midi } from '../../music/pitch.ts';
 import { failure, success, type Result } from '../../music/result.ts';
 import { quartersText, ticks } from '../../music/time.ts';
 import { barLabel, type Bar, type Note, type NoteId, type NoteIndex, type Score } from '../../score/score.ts';
 import type { ImportProblem, Repair } from '../import-problem.ts';
-import { childNumber, parseXml, type XmlElement } from '../xml/tree.ts';
-import { checkRoot, choosePart, measuresOf, type MeasureSource } from './parts.ts';
-import { readMarks, type SourceMarks } from './marks/read-marks.ts';
-import { linkSlides, linkSlurs, linkTies, type PendingNote } from './spans.ts';
-import { readComposer, readTitle, readTuning, staffDetails } from './header.ts';
+import { parseXml, type XmlElement } from '../xml/tree.ts';
+import { readComposer, readTitle } from './header.ts';
 import { layBars } from './lay-bars.ts';
-import { checkedFingering, tablatureStaves, tablatureStrings } from './source-fingering.ts';
-import { octaveConvention, soundingShift, transposeSpelling } from './transposition.ts';
+import { readMarks, type SourceMarks } from './marks/read-marks.ts';
+import { transposeSpelling } from './octave.ts';
+import { checkRoot, choosePart, measuresOf, type MeasureSource } from './parts.ts';
+import { pendingNotes } from './pending-notes.ts';
+import { readPart } from './reading.ts';
+import { resolutionOf } from './resolution.ts';
+import { checkedFingering } from './source-fingering.ts';
+import { linkSlides, linkSlurs, linkTies, type PendingNote } from './spans.ts';
+import { joinTablature } from './tablature.ts';
+import { tempoMarks } from './tempo.ts';
+import { tellUnread } from './unread.ts';
 import { voicesOf } from './voices.ts';
-import { resolutionOf, tempoMarks, walkMeasures, type PlacedNote } from './walk.ts';
+import { walkMeasures, type PlacedNote } from './walk.ts';
 
 /** A piece read from MusicXML, with what was mended and where each note stands in the document. */
 export interface ImportedScore {
@@ -22,6 +28,8 @@ export interface ImportedScore {
   readonly repairs: readonly Repair[];
   /** The `note` element of each of `score.notes`, by index. */
   readonly elements: readonly XmlElement[];
+  /** Elements in staves or parts of tablature that repeat a note, by its index. */
+  readonly tablature: ReadonlyMap<NoteIndex, readonly XmlElement[]>;
   /** The bars as they stand in the document. */
   readonly measures: readonly MeasureSource[];
   readonly marks: SourceMarks;
@@ -40,6 +48,8 @@ const HIGHEST_ABOVE_OPEN_FIRST = 36;
 const LET_RING = /^\(?(l\.? ?v\.?|laissez vibrer|let ring)\)?$/i;
 /** How far a lowered ⑥ is accepted without being told, in semitones. */
 const LOWERED_SIXTH = 2;
+/** Tablature of another part belongs to this one when so much of it sounds the same. Our own value. */
+const SAME_MUSIC = 0.8;
 
 /** Where the source tells the position of the hand, by a position or a barre. */
 const positionsIn = (score: Score, marks: SourceMarks): readonly NoteIndex[] => {
@@ -49,6 +59,47 @@ const positionsIn = (score: Score, marks: SourceMarks): readonly NoteIndex[] => 
       .map(({ mark }) => mark.from),
   );
   return ids.size === 0 ? [] : score.notes.filter(({ id }) => ids.has(id)).map(({ index }) => index);
+};
+
+/** The guitar with ⑥ lowered to the lowest note where that explains it, or the note that no string reaches. */
+const withinRange = (
+  pending: readonly PendingNote[],
+  guitar: Guitar,
+  tuning: readonly Midi[] | undefined,
+  hasSeventh: boolean,
+  nameOfBar: (index: number) => string,
+  repairs: Repair[],
+): Result<readonly Midi[] | undefined, ImportProblem> => {
+  const soundName = (note: PendingNote) =>
+    pitchLabel(transposeSpelling(note.placed.pitch!, note.midi - midiOf(note.placed.pitch!)));
+  const lowest = pending.reduce((low, note) => (note.midi < low.midi ? note : low));
+  const highest = pending.reduce((high, note) => (note.midi > high.midi ? note : high));
+  const floor = Math.min(...guitar.tuning) + guitar.capo;
+  let found = tuning;
+  if (lowest.midi < floor) {
+    const bar = nameOfBar(lowest.bar);
+    if (tuning || guitar.capo > 0 || lowest.midi < floor - LOWERED_SIXTH)
+      return failure({
+        code: 'below-range',
+        bar,
+        message: hasSeventh
+          ? `Bar ${bar}, voice ${lowest.placed.voice}: ${soundName(lowest)} (sounding) needs the seventh string, and Oculon plans for six. Move the note up an octave, or arrange the piece for six strings, and import it again.`
+          : `Bar ${bar}, voice ${lowest.placed.voice}: ${soundName(lowest)} (sounding) lies below the lowest string. Move the note up an octave, or, if the file is written as it sounds, give its staff a treble clef with an 8 below, and import it again.`,
+      });
+    found = STANDARD_TUNING.with(5, midi(lowest.midi));
+    repairs.push({
+      code: 'tuning-lowered',
+      bar,
+      message: `Bar ${bar} asks for ${soundName(lowest)}, below the open ⑥: the piece is read with ⑥ tuned down to it.`,
+    });
+  }
+  if (highest.midi > (found ?? STANDARD_TUNING)[0]! + guitar.capo + HIGHEST_ABOVE_OPEN_FIRST)
+    return failure({
+      code: 'above-range',
+      bar: nameOfBar(highest.bar),
+      message: `Bar ${nameOfBar(highest.bar)}, voice ${highest.placed.voice}: ${soundName(highest)} (sounding) lies above the fingerboard. Move the note down an octave and import it again.`,
+    });
+  return success(found);
 };
 
 /**
@@ -79,85 +130,29 @@ export const readMusicXml = (
   const resolution = resolutionOf(measures);
   const walked = walkMeasures(measures, resolution, repairs);
   const laid = layBars(walked, resolution, repairs);
-  const attributes = measures.flatMap((measure) =>
-    measure.children.filter((child) => child.name === 'attributes'),
-  );
-  const details = staffDetails(measures);
-  const tabStaves = tablatureStaves(measures);
-
-  const all = walked.flatMap((bar, index) => bar.notes.map((note) => ({ note, index })));
-  const badNote = all.find(({ note }) => note.kind === 'pitch' && !note.pitch);
-  if (badNote) {
-    const name = barLabel({ index: badNote.index, number: walked[badNote.index]!.number });
+  const nameOfBar = (index: number) => barLabel({ index, number: walked[index]!.number });
+  const badBar = walked.findIndex(({ notes }) => notes.some((note) => note.kind === 'pitch' && !note.pitch));
+  if (badBar >= 0) {
+    const bad = walked[badBar]!.notes.find((note) => note.kind === 'pitch' && !note.pitch)!;
     return failure({
       code: 'bad-note',
-      bar: name,
-      message: `Bar ${name}, voice ${badNote.note.voice}: a note has no readable pitch (line ${badNote.note.element.line} of the file). Correct it in your notation program.`,
+      bar: nameOfBar(badBar),
+      message: `Bar ${nameOfBar(badBar)}, voice ${bad.voice}: a note has no readable pitch (line ${bad.element.line} of the file). Correct it in your notation program.`,
     });
   }
-  const unpitched = all.find(({ note }) => note.kind === 'unpitched');
-  if (unpitched)
-    repairs.push({
-      code: 'unpitched-left-out',
-      bar: walked[unpitched.index]!.number,
-      message: `Bar ${barLabel({ index: unpitched.index, number: walked[unpitched.index]!.number })}: sounds without pitch were left out of the plan; the file keeps them.`,
-    });
+  tellUnread(walked, measures, repairs);
 
-  const shift = soundingShift(
-    octaveConvention(attributes),
-    all.flatMap(({ note }) => note.pitch ?? []),
-  );
-  const pending: PendingNote[] = [];
-  const tablature: { note: PlacedNote; onset: number; midi: number }[] = [];
-  laid.forEach(({ walked: bar, start }, index) => {
-    for (const note of bar.notes) {
-      if (!note.pitch) continue;
-      const entry = { placed: note, bar: index, onset: start + note.at, midi: midiOf(note.pitch) + shift };
-      if (tabStaves.has(note.staff)) tablature.push({ note, onset: entry.onset, midi: entry.midi });
-      else pending.push(entry);
-    }
-  });
+  const reading = readPart(root, part.value, measures, laid, resolution, repairs);
+  const pending = pendingNotes(reading);
   if (pending.length === 0)
     return failure({
       code: 'no-notes',
       message: `The part “${part.value.name}” holds no notes. Choose another part or another file.`,
     });
-  pending.sort(
-    (a, b) =>
-      a.onset - b.onset ||
-      Number(b.placed.grace) - Number(a.placed.grace) ||
-      (a.placed.grace ? a.placed.order - b.placed.order : 0) ||
-      a.placed.voice.localeCompare(b.placed.voice, 'en', { numeric: true }) ||
-      a.midi - b.midi,
-  );
-
-  let tuning = readTuning(details);
-  const capo = details.map((each) => childNumber(each, 'capo')).find((each) => each !== undefined) ?? 0;
-  const lowest = pending.reduce((low, note) => (note.midi < low.midi ? note : low));
-  const floor = Math.min(...(tuning ?? STANDARD_TUNING)) + capo;
-  const nameOfBar = (index: number) => barLabel({ index, number: walked[index]!.number });
-  const soundName = (note: PendingNote) => pitchLabel(transposeSpelling(note.placed.pitch!, shift));
-  if (lowest.midi < floor) {
-    if (tuning || capo > 0 || lowest.midi < floor - LOWERED_SIXTH)
-      return failure({
-        code: 'below-range',
-        bar: nameOfBar(lowest.bar),
-        message: `Bar ${nameOfBar(lowest.bar)}, voice ${lowest.placed.voice}: ${soundName(lowest)} (sounding) lies below the lowest string. Move the note up an octave, or, if the file is written as it sounds, give its staff a treble clef with an 8 below, and import it again.`,
-      });
-    tuning = STANDARD_TUNING.with(5, midi(lowest.midi));
-    repairs.push({
-      code: 'tuning-lowered',
-      bar: nameOfBar(lowest.bar),
-      message: `Bar ${nameOfBar(lowest.bar)} asks for ${soundName(lowest)}, below the open ⑥: the piece is read with ⑥ tuned down to it.`,
-    });
-  }
-  const highest = pending.reduce((high, note) => (note.midi > high.midi ? note : high));
-  if (highest.midi > (tuning ?? STANDARD_TUNING)[0]! + capo + HIGHEST_ABOVE_OPEN_FIRST)
-    return failure({
-      code: 'above-range',
-      bar: nameOfBar(highest.bar),
-      message: `Bar ${nameOfBar(highest.bar)}, voice ${highest.placed.voice}: ${soundName(highest)} (sounding) lies above the fingerboard. Move the note down an octave and import it again.`,
-    });
+  const ranged = withinRange(pending, reading.guitar, reading.tuning, reading.hasSeventh, nameOfBar, repairs);
+  if (!ranged.ok) return ranged;
+  const tuning = ranged.value;
+  const guitar: Guitar = { ...reading.guitar, tuning: tuning ?? STANDARD_TUNING };
 
   const ties = linkTies(pending, (note) =>
     repairs.push({
@@ -173,8 +168,9 @@ export const readMusicXml = (
       bar.directions.filter(({ text }) => LET_RING.test(text)).map(({ at }) => start + at),
     ),
   );
-  const fromTablature = tablatureStrings(tablature);
-  const guitar: Guitar = { ...STANDARD_GUITAR, tuning: tuning ?? STANDARD_TUNING, capo };
+  const joined = reading.tablature
+    .map((each) => joinTablature(pending, each))
+    .filter(({ agreeing }) => agreeing >= SAME_MUSIC);
   const noteIndex = new Map<PlacedNote, number>();
   const seen = new Map<string, number>();
 
@@ -189,7 +185,12 @@ export const readMusicXml = (
     const slurredFrom = slurs.get(index);
     const slideFrom = slides.get(index);
     const where = `Bar ${nameOfBar(note.bar)}, voice ${placed.voice}, beat ${beat}`;
-    const source = { ...fromTablature.get(`${note.onset}:${note.midi}`), ...placed.fingering };
+    const harmonic = placed.harmonic?.kind;
+    const source = {
+      ...Object.assign({}, ...joined.map(({ fingering }) => fingering.get(index))),
+      ...placed.fingering,
+      ...note.touched,
+    };
     return {
       id: `${stem}:${ordinal}` as NoteId,
       index,
@@ -197,34 +198,38 @@ export const readMusicXml = (
       voice: placed.voice,
       onset: ticks(note.onset),
       duration: ticks(placed.length),
-      written: transposeSpelling(placed.pitch!, shift + WRITTEN_ABOVE_SOUNDING),
-      sounding: transposeSpelling(placed.pitch!, shift),
+      written: transposeSpelling(placed.pitch!, note.printedShift + WRITTEN_ABOVE_SOUNDING),
+      sounding: transposeSpelling(placed.pitch!, note.midi - midiOf(placed.pitch!)),
       midi: midi(note.midi),
       grace: placed.grace,
       ...(tiedFrom !== undefined && { tiedFrom }),
       ...(slurredFrom && tiedFrom === undefined && { slurredFrom }),
       ...(slideFrom !== undefined && { slideFrom }),
-      ...(placed.harmonic && { harmonic: placed.harmonic }),
+      ...(harmonic && { harmonic }),
       letRing: placed.letRing || ringsByWords.has(note.onset),
       arpeggiated: placed.arpeggiated,
       ...(placed.strum && { strum: placed.strum }),
       articulations: placed.articulations,
       ornaments: placed.ornaments,
-      fingering: checkedFingering(source, note.midi, placed.harmonic !== undefined, guitar, where, repairs),
+      fingering: checkedFingering(source, note.midi, harmonic, guitar, where, repairs),
     };
   });
 
+  const shown = new Set(pending.map(({ placed }) => placed));
   const bars = laid.map(({ walked: bar, start, length, pickup }, index): Bar => {
     const {
       implicit: _implicit,
       freeLength: _free,
       notes: own,
+      silent: _s,
       directions: _d,
       tempi: _t,
       reach: _r,
       ...signs
     } = bar;
-    const printed = own.filter((note) => !tabStaves.has(note.staff) && note.kind !== 'unpitched');
+    const printed = own.filter(
+      (note) => shown.has(note) || (note.kind === 'rest' && !reading.tabStaves.has(note.staff)),
+    );
     return {
       ...signs,
       index,
@@ -246,16 +251,18 @@ export const readMusicXml = (
     positionsWritten: [],
     tempi: tempoMarks(laid),
     ...(tuning && { tuning }),
-    capo,
+    capo: guitar.capo,
   };
   const elements = pending.map((note) => note.placed.element);
   const marks = readMarks(plain, measures, elements);
-  const score: Score = { ...plain, positionsWritten: positionsIn(plain, marks) };
   return success({
-    score,
+    score: { ...plain, positionsWritten: positionsIn(plain, marks) },
     partId: part.value.id,
     repairs,
     elements,
+    tablature: new Map(
+      pending.map((_, index) => [index, joined.flatMap((each) => each.elements.get(index) ?? [])]),
+    ),
     measures,
     marks,
   });

@@ -1,15 +1,73 @@
-import { openPitch, placesOf, STRINGS, type Guitar } from '../../instrument/guitar.ts';
-import type { SourceFingering } from '../../score/score.ts';
+import { harmonicPlacesOf, openPitch, placesOf, STRINGS, type Guitar } from '../../instrument/guitar.ts';
+import type { HarmonicKind, SourceFingering } from '../../score/score.ts';
 import type { Repair } from '../import-problem.ts';
-import { childText, childrenNamed } from '../xml/tree.ts';
-import type { MeasureSource } from './parts.ts';
-import type { PlacedNote } from './walk.ts';
+import { childNamed, childrenNamed, type XmlElement } from '../xml/tree.ts';
 
-/** `string` and `fret` that agree with the pitch; what disagrees is left out and listed. */
+const PLUCK_LETTERS = /^[pimac]$/i;
+const PLAIN_FINGER = /^[0-4]$/;
+/** A finger that is exchanged on the note: `1-3`. */
+const EXCHANGED = /^([1-4])\s*[-–]\s*[1-4]$/;
+
+const fingeringsIn = (technical: readonly XmlElement[]): readonly XmlElement[] =>
+  technical.flatMap((each) => childrenNamed(each, 'fingering')).filter(({ text }) => text.trim() !== '');
+
+const isAside = ({ attributes }: XmlElement): boolean =>
+  attributes.substitution === 'yes' || attributes.alternate === 'yes';
+
+/** The `fingering` elements of a note by what they are to the planner. */
+export interface FingeringElements {
+  /** The one plain finger; several of them on one note speak of a whole chord, and none is meant for the note alone. */
+  readonly finger: XmlElement | undefined;
+  readonly plucks: readonly XmlElement[];
+  /** Substitutions, alternatives, several fingers at once, thumbs: kept as they stand. */
+  readonly others: readonly XmlElement[];
+}
+
+export const fingeringElements = (technical: readonly XmlElement[]): FingeringElements => {
+  const all = fingeringsIn(technical);
+  const plucks = all.filter(({ text }) => PLUCK_LETTERS.test(text.trim()));
+  const plain = all.filter((each) => PLAIN_FINGER.test(each.text.trim()) && !isAside(each));
+  const isOne = new Set(plain.map(({ text }) => text.trim())).size === 1;
+  const finger = isOne ? plain[0] : undefined;
+  return {
+    finger,
+    plucks,
+    others: all.filter((each) => !plucks.includes(each) && !(isOne && plain.includes(each))),
+  };
+};
+
+const otherText = ({ text, attributes }: XmlElement): string =>
+  attributes.substitution === 'yes'
+    ? `–${text.trim()}`
+    : attributes.alternate === 'yes'
+      ? `(${text.trim()})`
+      : text.trim();
+
+/** `fingering`, `string`, `fret` and `pluck` of a note; a letter written as a fingering is a pluck, `open-string` a 0. */
+export const readFingering = (technical: readonly XmlElement[]): SourceFingering => {
+  const texts = (name: string) =>
+    technical.flatMap((each) => childrenNamed(each, name).map((child) => child.text.trim()));
+  const { finger, plucks, others } = fingeringElements(technical);
+  const exchanged = others.map(({ text }) => EXCHANGED.exec(text.trim())?.[1]).find(Boolean);
+  const isOpen = technical.some((each) => childNamed(each, 'open-string') !== undefined);
+  const digit = finger?.text.trim() ?? exchanged ?? (isOpen ? '0' : undefined);
+  const pluck = texts('pluck').find((text) => PLUCK_LETTERS.test(text)) ?? plucks[0]?.text.trim();
+  const string = texts('string').find((text) => /^\d{1,2}$/.test(text));
+  const fret = texts('fret').find((text) => /^\d{1,2}$/.test(text));
+  return {
+    ...(digit !== undefined && { finger: Number(digit) }),
+    ...(string !== undefined && { string: Number(string) }),
+    ...(fret !== undefined && { fret: Number(fret) }),
+    ...(pluck !== undefined && { pluck: pluck.toLowerCase() }),
+    ...(others.length > 0 && { other: others.map(otherText) }),
+  };
+};
+
+/** `string` and `fret` that agree with the pitch; what disagrees is left out and listed. Only a harmonic keeps its fret. */
 export const checkedFingering = (
   source: SourceFingering,
   pitch: number,
-  harmonic: boolean,
+  harmonic: HarmonicKind | undefined,
   guitar: Guitar,
   where: string,
   repairs: Repair[],
@@ -24,7 +82,11 @@ export const checkedFingering = (
     });
     return rest;
   }
-  if (harmonic) return { ...rest, string };
+  if (harmonic) {
+    const places = harmonic === 'natural' ? harmonicPlacesOf(guitar, pitch) : placesOf(guitar, pitch - 12);
+    const isThere = places.some((place) => place.string === known && place.fret === fret);
+    return { ...rest, string, ...(fret !== undefined && isThere && { fret }) };
+  }
   if (!placesOf(guitar, pitch).some((place) => place.string === known)) {
     repairs.push({
       code: 'unknown-string',
@@ -38,25 +100,4 @@ export const checkedFingering = (
       message: `${where}: fret ${fret} on string ${string} is not the written pitch; the string was kept and the fret follows from the pitch.`,
     });
   return { ...rest, string };
-};
-
-/** Strings written in a tablature staff, by onset and sounding pitch, for notes that do not carry their own. */
-export const tablatureStrings = (placed: readonly { note: PlacedNote; onset: number; midi: number }[]) => {
-  const strings = new Map<string, SourceFingering>();
-  for (const { note, onset, midi: pitch } of placed) strings.set(`${onset}:${pitch}`, note.fingering);
-  return strings;
-};
-
-/** Staves of tablature beside staves of notes, by number; none when there is only tablature. */
-export const tablatureStaves = (measures: readonly MeasureSource[]): ReadonlySet<string> => {
-  const clefs = measures.flatMap((measure) =>
-    measure.children
-      .filter((child) => child.name === 'attributes')
-      .flatMap((each) => childrenNamed(each, 'clef')),
-  );
-  const tab = new Set(
-    clefs.filter((clef) => childText(clef, 'sign') === 'TAB').map((clef) => clef.attributes.number ?? '1'),
-  );
-  const notation = clefs.some((clef) => childText(clef, 'sign') !== 'TAB');
-  return notation ? tab : new Set();
 };

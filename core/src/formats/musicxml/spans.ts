@@ -7,7 +7,12 @@ export interface PendingNote {
   readonly placed: PlacedNote;
   readonly bar: number;
   readonly onset: number;
+  /** What it sounds. */
   readonly midi: number;
+  /** Semitones from the file's pitch to the printed one, an octave below the printed. */
+  readonly printedShift: number;
+  /** String and fret of a harmonic where its notation tells them. */
+  readonly touched: { readonly string?: number; readonly fret?: number };
 }
 
 /**

@@ -30,7 +30,8 @@ export const voicesOf = (
   return [...byVoice].map(([name, members]): BarVoice => {
     const chords: PlacedNote[][] = [];
     for (const note of members.toSorted((a, b) => a.at - b.at || a.order - b.order)) {
-      if (note.chord && chords.length > 0) chords.at(-1)!.push(note);
+      // A chord whose first note is not shown begins with its next one.
+      if (note.chord && chords.at(-1)?.[0]!.at === note.at) chords.at(-1)!.push(note);
       else chords.push([note]);
     }
     const events: VoiceEvent[] = [];

@@ -1,12 +1,13 @@
-import { leastCommonMultiple } from '../../music/time.ts';
 import { barLength, type Meter } from '../../music/meter.ts';
-import type { Bar, Direction, Navigation, TempoMark } from '../../score/score.ts';
+import { barLabel, type Bar, type Direction, type Navigation } from '../../score/score.ts';
 import type { Repair } from '../import-problem.ts';
-import { childNamed, childNumber, childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
-import { isHandDirection } from './marks/directions.ts';
+import { childNamed, childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
+import { directionTexts, navigationIn } from './direction-signs.ts';
 import { writtenQuarters } from './note-type.ts';
+import { NumberGate, type FileNumber } from './numbers.ts';
 import type { MeasureSource } from './parts.ts';
 import { readRawNote, type RawNote } from './raw-note.ts';
+import { tempoIn } from './tempo.ts';
 
 /** A note, rest or chord member with its place in the bar, in ticks. */
 export interface PlacedNote extends RawNote {
@@ -35,6 +36,8 @@ export interface WalkedBar extends Pick<
   readonly ending?: NonNullable<Bar['ending']>;
   readonly navigation: readonly Navigation[];
   readonly notes: readonly PlacedNote[];
+  /** Cue notes and notes that are not printed. */
+  readonly silent: readonly PlacedNote[];
   readonly directions: readonly (Omit<Direction, 'bar' | 'onset'> & { readonly at: number })[];
   readonly tempi: readonly { readonly at: number; readonly quartersPerMinute: number }[];
   /** The furthest end any voice reaches, in ticks. */
@@ -42,93 +45,23 @@ export interface WalkedBar extends Pick<
 }
 
 const DEFAULT_METER: Meter = { beats: 4, beatType: 4 };
-/** Ticks per quarter beyond which times are rounded: all tuplets up to 11 on 64ths stay exact below it. */
-const FINEST_RESOLUTION = 1_000_000;
-const FALLBACK_RESOLUTION = 55_440;
+/** Longest time that one element may take or skip, in quarters: more than any bar of any piece. */
+const LONGEST_QUARTERS = 512;
 
-/** Ticks per quarter in which every duration of these bars is whole. */
-export const resolutionOf = (measures: readonly MeasureSource[]): number => {
-  let resolution = 16;
-  for (const measure of measures)
-    for (const child of measure.children) {
-      const divisions = child.name === 'attributes' ? childNumber(child, 'divisions') : undefined;
-      if (divisions === undefined || divisions <= 0) continue;
-      if (!Number.isInteger(divisions)) return FALLBACK_RESOLUTION;
-      resolution = leastCommonMultiple(resolution, divisions);
-      if (resolution > FINEST_RESOLUTION) return FALLBACK_RESOLUTION;
-    }
-  return resolution;
-};
+const isPowerOfTwo = (value: number): boolean => (value & (value - 1)) === 0;
 
-const readMeter = (time: XmlElement): Meter | undefined => {
-  const beats = childrenNamed(time, 'beats').map((each) =>
-    each.text.split('+').reduce((sum, part) => sum + Number(part), 0),
+const readMeter = (time: XmlElement, gate: NumberGate): Meter | undefined => {
+  const parts = childrenNamed(time, 'beats').flatMap((each) =>
+    each.text.split('+').map((part) => gate.text(part, 'beats', each.line)),
   );
-  const beatType = Number(childText(time, 'beat-type'));
-  const total = beats.reduce((sum, each) => sum + each, 0);
-  return total > 0 && beatType > 0 ? { beats: total, beatType } : undefined;
-};
-
-const NAVIGATION_ATTRIBUTES: readonly (readonly [string, Navigation])[] = [
-  ['segno', 'segno'],
-  ['coda', 'coda'],
-  ['fine', 'fine'],
-  ['dacapo', 'da-capo'],
-  ['dalsegno', 'dal-segno'],
-  ['tocoda', 'to-coda'],
-];
-
-const navigationIn = (element: XmlElement): Navigation[] => {
-  const sounds = element.name === 'sound' ? [element] : childrenNamed(element, 'sound');
-  const fromSound = NAVIGATION_ATTRIBUTES.filter(([name]) =>
-    sounds.some((sound) => name in sound.attributes),
-  ).map(([, navigation]) => navigation);
-  const types = childrenNamed(element, 'direction-type');
-  const signs = (['segno', 'coda'] as const).filter((name) => types.some((type) => childNamed(type, name)));
-  const words = types.flatMap((type) => childrenNamed(type, 'words')).map((each) => each.text.trim());
-  const fromWords = words.flatMap((text): Navigation[] =>
-    /^d\.?\s?c\.?/i.test(text)
-      ? ['da-capo']
-      : /^d\.?\s?s\.?/i.test(text)
-        ? ['dal-segno']
-        : /^fine$/i.test(text)
-          ? ['fine']
-          : [],
-  );
-  return [...new Set([...fromSound, ...signs, ...fromWords])];
-};
-
-const metronomeTempo = (direction: XmlElement): number | undefined => {
-  const sound = [direction, ...childrenNamed(direction, 'sound')]
-    .map((each) => Number(each.attributes.tempo))
-    .find((tempo) => tempo > 0);
-  if (sound) return sound;
-  for (const type of childrenNamed(direction, 'direction-type')) {
-    const metronome = childNamed(type, 'metronome');
-    const perMinute = metronome && Number(/[\d.]+/.exec(childText(metronome, 'per-minute') ?? '')?.[0]);
-    const unit = metronome && childText(metronome, 'beat-unit');
-    if (perMinute && unit)
-      return perMinute * writtenQuarters(unit as never, childrenNamed(metronome, 'beat-unit-dot').length);
+  const beatType = gate.child(time, 'beat-type');
+  if (parts.length === 0 || beatType === undefined || parts.some((part) => part === undefined))
+    return undefined;
+  if (!isPowerOfTwo(beatType)) {
+    gate.refuse(String(beatType), 'beat-type', time.line);
+    return undefined;
   }
-  return undefined;
-};
-
-const directionTexts = (direction: XmlElement): Omit<Direction, 'bar' | 'onset'>[] => {
-  // Barres, positions and damping are marks, which a teacher may change.
-  if (isHandDirection(direction)) return [];
-  return childrenNamed(direction, 'direction-type').flatMap((type) =>
-    type.children.flatMap((child): Omit<Direction, 'bar' | 'onset'>[] => {
-      const text = child.text.trim();
-      if (child.name === 'words' && text) return [{ kind: 'words', text }];
-      if (child.name === 'rehearsal' && text) return [{ kind: 'rehearsal', text }];
-      if (child.name === 'dynamics' && child.children[0])
-        return [{ kind: 'dynamics', text: child.children[0].name }];
-      const perMinute = child.name === 'metronome' ? childText(child, 'per-minute') : undefined;
-      return perMinute
-        ? [{ kind: 'tempo', text: `${childText(child, 'beat-unit') ?? 'quarter'}=${perMinute}` }]
-        : [];
-    }),
-  );
+  return { beats: parts.reduce<number>((sum, part) => sum + part!, 0), beatType };
 };
 
 /** Walks the bars of a part with MusicXML's cursor (`backup`, `forward`, `chord`), mending what can be mended. */
@@ -144,10 +77,13 @@ export const walkMeasures = (
   let free = false;
   let openEnding: string | undefined;
   let rounded = false;
+  const gate = new NumberGate(repairs);
 
-  return measures.map((measure): WalkedBar => {
-    const label = measure.number;
+  return measures.map((measure, index): WalkedBar => {
+    const label = barLabel({ index, number: measure.number });
+    gate.bar = label;
     const notes: PlacedNote[] = [];
+    const silent: PlacedNote[] = [];
     const directions: (Omit<Direction, 'bar' | 'onset'> & { at: number })[] = [];
     const tempi: { at: number; quartersPerMinute: number }[] = [];
     const navigation: Navigation[] = [];
@@ -163,7 +99,8 @@ export const walkMeasures = (
     let reach = 0;
     let lastOnset = 0;
 
-    const toTicks = (inDivisions: number): number => {
+    /** Undefined for a time that no bar can hold. */
+    const toTicks = (inDivisions: number): number | undefined => {
       if (divisions === 0) {
         divisions = 1;
         repairs.push({
@@ -173,6 +110,7 @@ export const walkMeasures = (
         });
       }
       const exact = (inDivisions * resolution) / divisions;
+      if (Math.abs(exact) > LONGEST_QUARTERS * resolution) return undefined;
       const whole = Math.round(exact);
       if (Math.abs(exact - whole) > 1e-6 && !rounded) {
         rounded = true;
@@ -185,9 +123,20 @@ export const walkMeasures = (
       return whole;
     };
 
+    const timeIn = (element: XmlElement, name: FileNumber): number => {
+      const inDivisions = gate.child(element, name) ?? 0;
+      const time = toTicks(inDivisions);
+      if (time === undefined) gate.refuse(String(inDivisions), name, element.line);
+      return time ?? 0;
+    };
+
     const lengthOf = (raw: RawNote): number => {
       if (raw.grace) return 0;
-      if (raw.duration !== undefined && raw.duration > 0) return toTicks(raw.duration);
+      if (raw.duration !== undefined && raw.duration > 0) {
+        const time = toTicks(raw.duration);
+        if (time !== undefined) return time;
+        gate.refuse(String(raw.duration), 'duration', raw.element.line);
+      }
       if (raw.type) {
         repairs.push({
           code: 'missing-duration',
@@ -205,10 +154,10 @@ export const walkMeasures = (
     };
 
     const readAttributes = (element: XmlElement) => {
-      divisions = childNumber(element, 'divisions') || divisions;
+      divisions = gate.child(element, 'divisions') ?? divisions;
       const keyElement = childNamed(element, 'key');
       if (keyElement) {
-        const fifths = childNumber(keyElement, 'fifths') ?? 0;
+        const fifths = gate.child(keyElement, 'fifths') ?? 0;
         const modeText = childText(keyElement, 'mode');
         keyChange = keyChange || fifths !== key;
         key = fifths;
@@ -217,7 +166,7 @@ export const walkMeasures = (
       const time = childNamed(element, 'time');
       if (time) {
         free = childNamed(time, 'senza-misura') !== undefined;
-        const read = readMeter(time);
+        const read = readMeter(time, gate);
         if (read && (read.beats !== meter?.beats || read.beatType !== meter.beatType)) {
           meter = read;
           meterChange = true;
@@ -232,7 +181,7 @@ export const walkMeasures = (
       if (repeat?.attributes.direction === 'forward') repeatStart = true;
       if (repeat?.attributes.direction === 'backward') {
         repeatEnd = true;
-        repeatTimes = Number(repeat.attributes.times) || 2;
+        repeatTimes = gate.text(repeat.attributes.times ?? '', 'times', repeat.line) ?? 2;
       }
       if (ending?.attributes.type === 'start') {
         openEnding = ending.attributes.number ?? '1';
@@ -246,25 +195,23 @@ export const walkMeasures = (
 
     for (const child of measure.children) {
       if (child.name === 'attributes') readAttributes(child);
-      else if (child.name === 'backup')
-        cursor = Math.max(0, cursor - toTicks(childNumber(child, 'duration') ?? 0));
-      else if (child.name === 'forward') cursor += toTicks(childNumber(child, 'duration') ?? 0);
+      else if (child.name === 'backup') cursor = Math.max(0, cursor - timeIn(child, 'duration'));
+      else if (child.name === 'forward') cursor += timeIn(child, 'duration');
       else if (child.name === 'barline') readBarline(child);
       else if (child.name === 'direction' || child.name === 'sound') {
-        const at = Math.max(
-          0,
-          cursor + (childNumber(child, 'offset') ? toTicks(childNumber(child, 'offset')!) : 0),
-        );
+        const at = Math.max(0, cursor + timeIn(child, 'offset'));
         directions.push(...directionTexts(child).map((each) => ({ ...each, at })));
         navigation.push(...navigationIn(child));
-        const tempo = metronomeTempo(child);
+        const tempo = tempoIn(child, gate);
         if (tempo) tempi.push({ at, quartersPerMinute: tempo });
       } else if (child.name === 'note') {
-        const raw = readRawNote(child);
-        if (raw.cue) continue;
+        const raw = readRawNote(child, gate);
         const length = lengthOf(raw);
         const at = raw.chord ? lastOnset : cursor;
-        notes.push({ ...raw, at, length, order: notes.length });
+        const note = { ...raw, at, length, order: notes.length + silent.length };
+        // What is not played from this page takes its time all the same.
+        if (raw.cue || raw.hidden) silent.push(note);
+        else notes.push(note);
         if (!raw.chord) {
           lastOnset = cursor;
           cursor += length;
@@ -294,29 +241,10 @@ export const walkMeasures = (
       ...(ending && { ending }),
       navigation,
       notes,
+      silent,
       directions,
       tempi,
       reach,
     };
   });
-};
-
-/** Tempo when the piece gives none, in quarters a minute: a calm practice tempo of our own choosing. */
-export const DEFAULT_TEMPO = 80;
-
-/** Tempo marks of walked bars in piece time, the first at 0. */
-export const tempoMarks = (
-  bars: readonly { readonly start: number; readonly walked: WalkedBar }[],
-): readonly TempoMark[] => {
-  const marks = bars.flatMap(({ start, walked }) =>
-    walked.tempi.map(({ at, quartersPerMinute }) => ({ onset: start + at, quartersPerMinute })),
-  );
-  const first = marks[0];
-  const opening = first
-    ? [{ onset: 0, quartersPerMinute: first.quartersPerMinute }]
-    : [{ onset: 0, quartersPerMinute: DEFAULT_TEMPO }];
-  return [
-    ...opening,
-    ...marks.filter((mark) => mark.onset > 0),
-  ] as readonly unknown[] as readonly TempoMark[];
 };

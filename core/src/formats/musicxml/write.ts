@@ -3,8 +3,10 @@ import type { NoteId } from '../../score/score.ts';
 import type { ImportProblem } from '../import-problem.ts';
 import { spliceText, type Splice } from '../xml/splice.ts';
 import { childNamed, childrenNamed, type XmlElement } from '../xml/tree.ts';
+import { declaredAsUtf8 } from '../source/text-encoding.ts';
 import { changesOfMarks, type MarkChanges, type WantedMarks } from './marks/write-marks.ts';
 import { readMusicXml, type ReadOptions } from './read.ts';
+import { fingeringElements, readFingering } from './source-fingering.ts';
 
 /** The marks that one notehead carries in the written document. */
 export interface NoteMarks {
@@ -40,29 +42,49 @@ const wrapped = (name: string, inner: readonly string[], step: string): string[]
   `</${name}>`,
 ];
 
-/** Whether a `technical` child is one that the marks replace. */
-const isReplaced = (child: XmlElement, marks: NoteMarks): boolean => {
-  const isLetter = /^[pimac]$/i.test(child.text.trim());
-  if (child.name === 'fingering') return isLetter ? marks.pluck !== undefined : marks.finger !== undefined;
-  if (child.name === 'pluck') return marks.pluck !== undefined;
-  return (
-    (child.name === 'string' && marks.string !== undefined) ||
-    (child.name === 'fret' && marks.fret !== undefined)
-  );
+/** What the technical signs of a note say, and the elements that say it. */
+interface CarriedMarks {
+  readonly says: NoteMarks;
+  readonly elements: Readonly<Record<MarkName, readonly XmlElement[]>>;
+  /** Fingers are written that are not for this note alone: one more would only confuse. */
+  readonly isCrowded: boolean;
+}
+type MarkName = keyof NoteMarks;
+const MARK_NAMES: readonly MarkName[] = ['pluck', 'finger', 'fret', 'string'];
+
+const carriedMarks = (technicals: readonly XmlElement[]): CarriedMarks => {
+  const named = (name: string) => technicals.flatMap((each) => childrenNamed(each, name));
+  const { finger, plucks, others } = fingeringElements(technicals);
+  const { finger: says } = readFingering(technicals);
+  const textOf = (elements: readonly XmlElement[]) => elements[0]?.text.trim();
+  const [string, fret, pluck] = [named('string'), named('fret'), named('pluck')];
+  return {
+    says: {
+      ...(string.length === 1 && { string: Number(textOf(string)) }),
+      ...(fret.length === 1 && { fret: Number(textOf(fret)) }),
+      ...(pluck.length === 1 && { pluck: textOf(pluck)! }),
+      ...(says !== undefined && named('open-string').length === 0 && { finger: says }),
+    },
+    elements: { string, fret, pluck: [...pluck, ...plucks], finger: finger ? [finger] : [] },
+    isCrowded: finger === undefined && others.filter(({ text }) => /^[0-4]$/.test(text.trim())).length > 1,
+  };
 };
 
-const sameMarks = (technical: XmlElement | undefined, marks: NoteMarks): boolean => {
-  const children = technical?.children ?? [];
-  const wanted: readonly (readonly [string, string | undefined])[] = [
-    ['pluck', marks.pluck],
-    ['fingering', marks.finger?.toString()],
-    ['fret', marks.fret?.toString()],
-    ['string', marks.string?.toString()],
-  ];
-  return wanted.every(([name, text]) => {
-    const found = children.filter((child) => child.name === name);
-    return text === undefined || (found.length === 1 && found[0]!.text.trim() === text);
-  });
+/** The marks that have to be written at a note, and the elements they take the place of; none when it says all of it. */
+const changedMarks = (technicals: readonly XmlElement[], wanted: NoteMarks) => {
+  const { says, elements, isCrowded } = carriedMarks(technicals);
+  const { finger, ...rest } = wanted;
+  const marks: NoteMarks = isCrowded ? rest : wanted;
+  const named = MARK_NAMES.filter((name) => marks[name] !== undefined);
+  if (technicals.length <= 1 && named.every((name) => marks[name] === says[name]))
+    return { lines: [], replaced: [] };
+  // A finger that an exchange already says needs no digit beside it.
+  const isExchanged = finger !== undefined && finger === says.finger && elements.finger.length === 0;
+  const { finger: _, ...others } = marks;
+  return {
+    lines: markElements(isExchanged ? others : marks),
+    replaced: named.flatMap((name) => elements[name]),
+  };
 };
 
 /** From the end of what stands before an element (white space included) to its end. */
@@ -80,91 +102,93 @@ interface NoteChanges {
   readonly removals: ReadonlySet<XmlElement>;
 }
 
-const spliceNote = (source: string, note: XmlElement, changes: NoteChanges, newline: string): Splice[] => {
-  const { marks } = changes;
-  const all = childrenNamed(note, 'notations');
-  const technicals = all.flatMap((each) => childrenNamed(each, 'technical'));
-  const technical = technicals[0];
-  const keepsMarks =
-    markElements(marks).length === 0 || (technicals.length === 1 && sameMarks(technical, marks));
-  const elements = [...(keepsMarks ? [] : markElements(marks)), ...changes.technical];
-  const removed = [
-    ...technicals.flatMap((each) =>
-      each.children.filter(
-        (child) => (!keepsMarks && isReplaced(child, marks)) || changes.removals.has(child),
-      ),
-    ),
-    ...all.flatMap((each) => each.children.filter((child) => changes.removals.has(child))),
-  ];
-  const removals = removed.map((child) => ({ ...withLeadingSpace(source, child), text: '' }));
-  if (elements.length === 0 && changes.notations.length === 0) return removals;
-  if (technical && changes.notations.length > 0) {
-    const indent = indentBefore(source, technical.start);
-    const lines = changes.notations.map((each) => each + (indent === undefined ? '' : newline + indent));
-    const extras = { start: technical.start, end: technical.start, text: lines.join('') };
-    const rest = spliceNote(source, note, { ...changes, notations: [] }, newline);
-    return [extras, ...rest];
-  }
+/** Lines put before `offset`, each on a line of its own where the source is written so. */
+const before = (source: string, offset: number, lines: readonly string[], newline: string): Splice[] => {
+  const indent = indentBefore(source, offset);
+  const flat = indent === undefined ? lines.map((line) => line.trim()) : lines;
+  return [{ start: offset, end: offset, text: block(flat, newline, indent) }];
+};
+
+/** Lines put at the beginning of an element, which may be written as an empty tag. */
+const inside = (
+  element: XmlElement,
+  lines: readonly string[],
+  newline: string,
+  indent: string | undefined,
+): Splice[] => {
+  const flat = lines.map((line) => line.trim()).join('');
+  if (element.contentStart === element.end)
+    return [{ start: element.start, end: element.end, text: `<${element.name}>${flat}</${element.name}>` }];
+  const text = indent === undefined ? flat : lines.map((line) => `${newline}${indent}${line}`).join('');
+  return [{ start: element.contentStart, end: element.contentStart, text }];
+};
+
+/** Puts technical signs and notations where the note has room for them. */
+const addToNote = (
+  source: string,
+  note: XmlElement,
+  technicalLines: readonly string[],
+  notationLines: readonly string[],
+  newline: string,
+): Splice[] => {
+  if (technicalLines.length + notationLines.length === 0) return [];
+  const [notations] = childrenNamed(note, 'notations');
+  const technical = childrenNamed(note, 'notations').flatMap((each) => childrenNamed(each, 'technical'))[0];
   if (technical) {
-    if (elements.length === 0) return removals;
-    if (technical.contentStart === technical.end)
-      return [
-        { start: technical.start, end: technical.end, text: `<technical>${elements.join('')}</technical>` },
-      ];
     const first = technical.children[0];
-    const indent = first && indentBefore(source, first.start);
-    const lead = indent === undefined ? '' : `${newline}${indent}`;
     return [
-      ...removals,
-      {
-        start: technical.contentStart,
-        end: technical.contentStart,
-        text: elements.map((each) => lead + each).join(''),
-      },
+      ...(notationLines.length > 0 ? before(source, technical.start, notationLines, newline) : []),
+      ...(technicalLines.length > 0
+        ? inside(technical, technicalLines, newline, first && indentBefore(source, first.start))
+        : []),
     ];
   }
-  const notations = childNamed(note, 'notations');
   const noteIndent = indentBefore(source, note.start);
   const childIndent = note.children[0] && indentBefore(source, note.children[0].start);
   const step =
     noteIndent !== undefined && childIndent?.startsWith(noteIndent)
       ? childIndent.slice(noteIndent.length)
       : '  ';
-  const inside = [...changes.notations, ...(elements.length > 0 ? wrapped('technical', elements, step) : [])];
-  if (notations) {
-    if (notations.contentStart === notations.end)
-      return [
-        {
-          start: notations.start,
-          end: notations.end,
-          text: `<notations>${inside.map((line) => line.trim()).join('')}</notations>`,
-        },
-      ];
-    const lead = childIndent === undefined ? undefined : `${newline}${childIndent}${step}`;
-    return [
-      ...removals,
-      {
-        start: notations.contentStart,
-        end: notations.contentStart,
-        text:
-          lead === undefined
-            ? inside.map((line) => line.trim()).join('')
-            : inside.map((line) => lead + line).join(''),
-      },
-    ];
-  }
-  const lines = wrapped('notations', inside, step);
+  const lines = [
+    ...notationLines,
+    ...(technicalLines.length > 0 ? wrapped('technical', technicalLines, step) : []),
+  ];
+  if (notations)
+    return inside(notations, lines, newline, childIndent === undefined ? undefined : childIndent + step);
+  const whole = wrapped('notations', lines, step);
   const next = note.children.find((child) => AFTER_NOTATIONS.has(child.name));
-  if (next) {
-    const flat = childIndent === undefined ? lines.map((line) => line.trim()) : lines;
-    return [{ start: next.start, end: next.start, text: block(flat, newline, childIndent) }];
-  }
-  const last = note.children.at(-1)!;
+  if (next) return before(source, next.start, whole, newline);
+  const { end } = note.children.at(-1)!;
   const text =
     childIndent === undefined
-      ? lines.map((line) => line.trim()).join('')
-      : lines.map((line) => `${newline}${childIndent}${line}`).join('');
-  return [{ start: last.end, end: last.end, text }];
+      ? whole.map((line) => line.trim()).join('')
+      : whole.map((line) => `${newline}${childIndent}${line}`).join('');
+  return [{ start: end, end, text }];
+};
+
+const spliceNote = (source: string, note: XmlElement, changes: NoteChanges, newline: string): Splice[] => {
+  const notations = childrenNamed(note, 'notations');
+  const technicals = notations.flatMap((each) => childrenNamed(each, 'technical'));
+  const { lines, replaced } = changedMarks(technicals, changes.marks);
+  const removed = new Set(replaced);
+  for (const holder of [...technicals, ...notations])
+    for (const child of holder.children) if (changes.removals.has(child)) removed.add(child);
+  return [
+    ...[...removed].map((child) => ({ ...withLeadingSpace(source, child), text: '' })),
+    ...addToNote(source, note, [...lines, ...changes.technical], changes.notations, newline),
+  ];
+};
+
+/** The marks that an element of tablature carries: string and fret, and of the others those it carries already. */
+const tablatureMarks = (element: XmlElement, { string, fret, finger, pluck }: NoteMarks): NoteMarks => {
+  const technicals = childrenNamed(element, 'notations').flatMap((each) => childrenNamed(each, 'technical'));
+  const { elements } = carriedMarks(technicals);
+  return {
+    ...(string !== undefined && { string }),
+    ...(fret !== undefined && { fret }),
+    ...(elements.finger.length > 0 && finger !== undefined && { finger }),
+    ...(elements.pluck.length > 0 && pluck !== undefined && { pluck }),
+  };
 };
 
 /** Splices for what stands outside the notes: directions that come and go. */
@@ -204,7 +228,8 @@ const NOTHING: ReadonlySet<XmlElement> = new Set();
 /**
  * The source document with marks merged into `notations/technical` of its notes, and with `signs` (barres, guides, slurs
  * and the like) set, changed or taken out; everything else stays as it is, byte for byte. Marks a note already carries in
- * the same kind are replaced, other technical signs are kept. Only elements of MusicXML 3.0 are written.
+ * the same kind are replaced, other technical signs are kept. Tablature of the same music receives string and fret too.
+ * Only elements of MusicXML 3.0 are written. The text is meant to be kept as UTF-8 and says so.
  */
 export const writeMusicXml = (
   source: string,
@@ -214,19 +239,31 @@ export const writeMusicXml = (
   const imported = readMusicXml(source, options);
   if (!imported.ok) return imported;
   const newline = source.includes('\r\n') ? '\r\n' : '\n';
-  const { score, elements, measures, marks: written } = imported.value;
+  const { score, elements, measures, marks: written, tablature } = imported.value;
   const children = measures.flatMap((measure) => measure.children);
   const changes = options.signs && changesOfMarks(score, written, children, elements, options.signs);
   const removals = changes?.removals ?? NOTHING;
   const splices = score.notes.flatMap((note) => {
     const own = marks.get(note.id) ?? {};
     const { technical = [], notations = [] } = changes?.additions.get(note.index) ?? {};
-    return spliceNote(source, elements[note.index]!, { marks: own, technical, notations, removals }, newline);
+    const repeated = tablature
+      .get(note.index)!
+      .flatMap((element) =>
+        spliceNote(
+          source,
+          element,
+          { marks: tablatureMarks(element, own), technical: [], notations: [], removals: NOTHING },
+          newline,
+        ),
+      );
+    return [
+      ...spliceNote(source, elements[note.index]!, { marks: own, technical, notations, removals }, newline),
+      ...repeated,
+    ];
   });
-  return success(
-    spliceText(source, [
-      ...splices,
-      ...(changes ? spliceDirections(source, children, elements, changes, newline) : []),
-    ]),
-  );
+  const text = spliceText(source, [
+    ...splices,
+    ...(changes ? spliceDirections(source, children, elements, changes, newline) : []),
+  ]);
+  return success(declaredAsUtf8(text));
 };

@@ -29,8 +29,9 @@ export interface XmlProblem {
 
 type Open = { -readonly [K in keyof XmlElement]: XmlElement[K] } & { children: XmlElement[] };
 
-/** Deeper nesting than any score has: guards against files made to exhaust memory. */
+/** Deeper nesting, and more elements, than any guitar score has: guards against files made to exhaust memory. */
 const MAX_DEPTH = 64;
+const MAX_ELEMENTS = 1_500_000;
 
 /**
  * Parses well-formed XML. Entities declared in a document type are never expanded: a reference to one is a
@@ -42,6 +43,7 @@ export const parseXml = (text: string): Result<XmlElement, XmlProblem> => {
   let root: XmlElement | undefined;
   let startOffset = 0;
   let startLine = 1;
+  let count = 0;
   parser.on('error', (error) => {
     throw error;
   });
@@ -51,6 +53,8 @@ export const parseXml = (text: string): Result<XmlElement, XmlProblem> => {
   });
   parser.on('opentag', (tag) => {
     if (open.length >= MAX_DEPTH) throw new Error(`elements are nested more than ${MAX_DEPTH} deep`);
+    count += 1;
+    if (count > MAX_ELEMENTS) throw new Error(`there are more than ${MAX_ELEMENTS} elements`);
     open.push({
       name: tag.name,
       attributes: tag.attributes as Record<string, string>,
@@ -89,6 +93,10 @@ export const parseXml = (text: string): Result<XmlElement, XmlProblem> => {
   }
   return root ? success(root) : failure({ line: 1, detail: 'there is no element in it' });
 };
+
+/** Name of the outermost element, from the text alone; undefined when none begins near its start. */
+export const rootName = (text: string): string | undefined =>
+  /<([A-Za-z_][^\s/>]*)/.exec(text.slice(0, 65_536).replaceAll(/<!--[\s\S]*?-->/g, ''))?.[1];
 
 export const childNamed = (element: XmlElement, name: string): XmlElement | undefined =>
   element.children.find((child) => child.name === name);

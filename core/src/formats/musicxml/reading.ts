@@ -1,0 +1,204 @@
+import { STANDARD_GUITAR, STANDARD_TUNING, STRINGS, type Guitar } from '../../instrument/guitar.ts';
+import { midiOf, type Midi } from '../../music/pitch.ts';
+import type { Repair } from '../import-problem.ts';
+import type { XmlElement } from '../xml/tree.ts';
+import type { LaidBar } from './lay-bars.ts';
+import { layBars } from './lay-bars.ts';
+import { NumberGate } from './numbers.ts';
+import { attributesOf, octaveConvention, readStaff, type StaffReading } from './octave.ts';
+import { measuresOf, type ChosenPart, type MeasureSource } from './parts.ts';
+import { tablatureStaves, type TablatureNote } from './tablature.ts';
+import { correctedTuning, declaredTuning, staffDetails, tuningText, wholeTuning } from './tuning.ts';
+import { walkMeasures, type PlacedNote } from './walk.ts';
+
+/** A note with its place in the piece, in ticks, before it is known what it sounds. */
+export interface TimedNote {
+  readonly placed: PlacedNote;
+  readonly bar: number;
+  readonly onset: number;
+}
+
+/** How a part is meant: on what guitar, and how its staves are read. */
+export interface PartReading {
+  readonly guitar: Guitar;
+  /** Undefined where neither the file nor its frets speak of the tuning. */
+  readonly tuning: readonly Midi[] | undefined;
+  readonly hasSeventh: boolean;
+  /** Staves of tablature beside staves of notes. */
+  readonly tabStaves: ReadonlySet<string>;
+  readonly notes: readonly TimedNote[];
+  readonly readings: ReadonlyMap<string, StaffReading>;
+  /** Tablature of the part itself, and of parts in tablature beside it. */
+  readonly tablature: readonly (readonly TablatureNote[])[];
+}
+
+const timed = (laid: readonly LaidBar[]): readonly TimedNote[] =>
+  laid.flatMap(({ walked, start }, bar) =>
+    walked.notes.flatMap((placed) => (placed.pitch ? [{ placed, bar, onset: start + placed.at }] : [])),
+  );
+
+const byStaff = (notes: readonly TimedNote[]): ReadonlyMap<string, readonly TimedNote[]> => {
+  const staves = new Map<string, TimedNote[]>();
+  for (const note of notes) {
+    const own = staves.get(note.placed.staff) ?? [];
+    own.push(note);
+    staves.set(note.placed.staff, own);
+  }
+  return staves;
+};
+
+const placesOf = (notes: readonly TimedNote[]) =>
+  notes.flatMap(({ placed: { fingering, harmonic, pitch } }) => {
+    const string = STRINGS.find((each) => each === fingering.string);
+    return string === undefined || fingering.fret === undefined || harmonic
+      ? []
+      : [{ string, fret: fingering.fret, pitch: midiOf(pitch!) }];
+  });
+
+const soundOf = ({ placed }: TimedNote, { shift, capo }: StaffReading): number =>
+  midiOf(placed.pitch!) + shift + capo;
+
+/** From this share of a staff's notes on, tablature that sounds the same settles the octave. Our own value. */
+const MATCHING = 0.5;
+
+/** The octave in which most notes of a staff sound as the tablature does at the same time. */
+const besideTablature = (
+  notes: readonly TimedNote[],
+  usual: StaffReading,
+  tablature: readonly TablatureNote[],
+): StaffReading => {
+  if (tablature.length === 0 || placesOf(notes).length > 0) return usual;
+  const heard = new Set(tablature.map(({ onset, midi }) => `${onset}:${midi}`));
+  const matching = (reading: StaffReading): number =>
+    notes.filter((note) => heard.has(`${note.onset}:${soundOf(note, reading)}`)).length;
+  const best = [0, 12, -12]
+    .map((octave): StaffReading => ({ ...usual, shift: usual.shift + octave }))
+    .reduce((found, each) => (matching(each) > matching(found) ? each : found));
+  return best.shift !== usual.shift && matching(best) >= MATCHING * notes.length
+    ? { ...best, by: 'frets' }
+    : usual;
+};
+
+/**
+ * Settles how a part is meant: its tuning, its capo and the octave of each of its staves, from what the file says and
+ * from the strings and frets that it writes.
+ */
+export const readPart = (
+  root: XmlElement,
+  part: ChosenPart,
+  measures: readonly MeasureSource[],
+  laid: readonly LaidBar[],
+  resolution: number,
+  repairs: Repair[],
+): PartReading => {
+  const gate = new NumberGate(repairs);
+  gate.bar = laid[0]?.walked.number || '1';
+  const declared = declaredTuning(root, measures, gate);
+  const tuning = wholeTuning(declared.strings);
+  const capo =
+    staffDetails(measures)
+      .map((each) => gate.child(each, 'capo'))
+      .find((each) => each !== undefined) ?? 0;
+  const readAs = (own: readonly TimedNote[], staff: string, from: readonly MeasureSource[]): StaffReading =>
+    readStaff({
+      convention: octaveConvention(attributesOf(from), staff, gate),
+      pitches: own.flatMap(({ placed }) => (placed.harmonic ? [] : midiOf(placed.pitch!))),
+      places: placesOf(own),
+      tuning,
+      capo,
+      frets: STANDARD_GUITAR.frets,
+    });
+  const sounding = (own: readonly TimedNote[], reading: StaffReading): TablatureNote[] =>
+    own.map((note) => ({ placed: note.placed, onset: note.onset, midi: soundOf(note, reading) }));
+
+  const tabStaves = tablatureStaves(measures);
+  const all = timed(laid);
+  const staves = [...byStaff(all)];
+  const own = staves
+    .filter(([staff]) => tabStaves.has(staff))
+    .flatMap(([staff, notes]) => sounding(notes, readAs(notes, staff, measures)));
+  const beside = part.tablature.map(({ id }) => {
+    const from = measuresOf(root, id);
+    const notes = timed(layBars(walkMeasures(from, resolution, []), resolution, []));
+    return [...byStaff(notes)].flatMap(([staff, each]) => sounding(each, readAs(each, staff, from)));
+  });
+  const tablature = [own, ...beside].filter((each) => each.length > 0);
+  const readings = new Map(
+    staves
+      .filter(([staff]) => !tabStaves.has(staff))
+      .map(([staff, notes]) => [
+        staff,
+        besideTablature(notes, readAs(notes, staff, measures), tablature.flat()),
+      ]),
+  );
+  const notes = all.filter(({ placed }) => !tabStaves.has(placed.staff));
+
+  const written = [
+    ...notes.map((note) => ({ placed: note.placed, midi: soundOf(note, readings.get(note.placed.staff)!) })),
+    ...tablature.flat(),
+  ].flatMap(({ placed: { fingering, harmonic }, midi }) =>
+    fingering.string === undefined || fingering.fret === undefined || harmonic
+      ? []
+      : [{ string: fingering.string, fret: fingering.fret, midi }],
+  );
+  const corrected = correctedTuning(tuning, capo, written);
+  const isCorrected = corrected.some((open, index) => open !== tuning[index]);
+  const isTold = declared.strings.size > 0 || isCorrected;
+  tellReading(
+    { declared: tuning, corrected, isCorrected, capo, readings, notes, hasSeventh: declared.hasSeventh },
+    repairs,
+  );
+  return {
+    guitar: { ...STANDARD_GUITAR, tuning: corrected, capo },
+    tuning: isTold ? corrected : undefined,
+    hasSeventh: declared.hasSeventh,
+    tabStaves,
+    notes,
+    readings,
+    tablature,
+  };
+};
+
+const tellReading = (
+  found: {
+    readonly declared: readonly Midi[];
+    readonly corrected: readonly Midi[];
+    readonly isCorrected: boolean;
+    readonly capo: number;
+    readonly readings: ReadonlyMap<string, StaffReading>;
+    readonly notes: readonly TimedNote[];
+    readonly hasSeventh: boolean;
+  },
+  repairs: Repair[],
+): void => {
+  const { corrected, capo, readings } = found;
+  const isStandard = corrected.every((open, index) => open === STANDARD_TUNING[index]);
+  if (found.isCorrected)
+    repairs.push({
+      code: 'tuning-corrected',
+      message: `The strings and frets that the file writes agree with ${isStandard ? 'standard tuning' : `the tuning ${tuningText(corrected)}`}; the piece is read in it. Change the tuning in the setup if it is another one.`,
+    });
+  else if (!isStandard)
+    repairs.push({
+      code: 'tuning-read',
+      message: `The file asks for the tuning ${tuningText(corrected)}; the piece is read in it.`,
+    });
+  if (found.hasSeventh)
+    repairs.push({
+      code: 'seven-strings',
+      message:
+        'The file is written for more than six strings; Oculon plans for six and reads them as the highest six.',
+    });
+  for (const { by, shift, capo: added } of readings.values()) {
+    if (by !== 'signs')
+      repairs.push({
+        code: 'octave-settled',
+        message: `${by === 'frets' ? 'The strings and frets that the file writes show' : 'The range of the guitar shows'} that its notes stand ${shift === 0 ? 'as they sound' : 'an octave above what sounds'}; they are read so. If that is wrong, change the octave in the setup.`,
+      });
+    if (capo > 0 && added > 0)
+      repairs.push({
+        code: 'capo-fingered',
+        message: `The notes are written as they are fingered above the capo at fret ${capo}; they sound ${capo === 1 ? 'a semitone' : `${capo} semitones`} higher and are planned there.`,
+      });
+  }
+};
