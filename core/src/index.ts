@@ -90,7 +90,12 @@ export {
   type PlanSetup,
 } from './plan/plan.ts';
 export type { ImportProblem, PartName, Repair } from './formats/import-problem.ts';
-export { isArchive, MAX_PACKED_BYTES, MAX_SOURCE_BYTES, readSourceFile } from './formats/source/source-file.ts';
+export {
+  isArchive,
+  MAX_PACKED_BYTES,
+  MAX_SOURCE_BYTES,
+  readSourceFile,
+} from './formats/source/source-file.ts';
 export { readMusicXml, type ImportedScore } from './formats/musicxml/read.ts';
 export { writeMusicXml, type NoteMarks } from './formats/musicxml/write.ts';
 export { barreWords, bracketWords, romanNumeral } from './formats/musicxml/marks/mark-text.ts';

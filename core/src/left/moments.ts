@@ -194,8 +194,12 @@ export const momentsOf = (
 
 /** The lock of a unison: what any of its notes is locked to, the first note before the others. */
 const mergedLock = (locks: readonly (Lock | undefined)[]): Lock | undefined => {
-  const string = locks.find((lock) => lock?.string !== undefined)?.string;
+  const { string, fret } = locks.find((lock) => lock?.string !== undefined) ?? {};
   const finger = locks.find((lock) => lock?.finger !== undefined)?.finger;
   if (string === undefined && finger === undefined) return undefined;
-  return { ...(string !== undefined && { string }), ...(finger !== undefined && { finger }) };
+  return {
+    ...(string !== undefined && { string }),
+    ...(fret !== undefined && { fret }),
+    ...(finger !== undefined && { finger }),
+  };
 };
