@@ -47,9 +47,7 @@ export interface Repair {
     | 'hidden-left-out'
     | 'quarter-tone'
     | 'simile'
-    | 'seven-strings'
-    | 'harmonic-part'
-    | 'too-many-at-once';
+    | 'seven-strings';
   readonly message: string;
   readonly bar?: string;
 }

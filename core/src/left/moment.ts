@@ -47,6 +47,16 @@ const withoutSome = (count: number, missing: number): number[][] => {
   return subsets.sort((a, b) => keepsOuter(b) - keepsOuter(a));
 };
 
+/** Most notes among which every subset is tried; a hand has six strings, and more notes make more subsets than time. */
+const MOST_TRIED = 7;
+
+/** Positions of notes by how much they are missed: the outer ones first, then from the treble down. */
+const byWeight = (count: number): readonly number[] =>
+  [count - 1, 0, ...Array.from({ length: Math.max(0, count - 2) }, (_, index) => count - 2 - index)].slice(
+    0,
+    count,
+  );
+
 /** What a rule asks of the ways to take a moment. */
 export interface Asked {
   /** No open strings. */
@@ -104,6 +114,26 @@ export const placeMoment = (
     return optionTable(keeping.length > 0 ? keeping : assignments, hand, neck);
   };
 
+  if (all.length > MOST_TRIED) {
+    // No hand holds so many: notes are taken as long as a hand can, the outer ones first, each with its lock if that goes.
+    const kept: number[] = [];
+    const dropped = new Set<number>();
+    for (const index of byWeight(all.length)) {
+      const more = [...kept, index].sort((a, b) => a - b);
+      const withoutLock = new Set(dropped).add(index);
+      const fits = [dropped, withoutLock].find((locks) => attempt(more, locks).length > 0);
+      if (!fits) continue;
+      kept.splice(0, kept.length, ...more);
+      if (fits === withoutLock) dropped.add(index);
+    }
+    const isLocked = (index: number) =>
+      struck[index]!.lock?.string !== undefined || struck[index]!.lock?.finger !== undefined;
+    return {
+      options: tableOf(attempt(kept, dropped)),
+      placed: kept,
+      brokenLocks: kept.filter((index) => dropped.has(index) && isLocked(index)),
+    };
+  }
   const direct = attempt(all, new Set());
   if (direct.length > 0) return { options: tableOf(direct), placed: all, brokenLocks: [] };
   const isLocked = (lock: Lock | undefined) => lock?.string !== undefined || lock?.finger !== undefined;

@@ -22,7 +22,7 @@ export const pendingNotes = ({ notes, readings, guitar }: PartReading): readonly
       a.onset - b.onset ||
       Number(b.placed.grace) - Number(a.placed.grace) ||
       (a.placed.grace ? a.placed.order - b.placed.order : 0) ||
-      a.placed.voice.localeCompare(b.placed.voice, 'en', { numeric: true }) ||
+      a.placed.line.localeCompare(b.placed.line, 'en', { numeric: true }) ||
       a.midi - b.midi,
   );
 };
@@ -32,7 +32,7 @@ const oncePerHarmonic = (pending: readonly PendingNote[]): readonly PendingNote[
   const chords = new Map<string, PendingNote[]>();
   for (const note of pending) {
     if (note.placed.harmonic?.writes === undefined) continue;
-    const key = `${note.onset}:${note.placed.voice}:${note.placed.staff}:${note.placed.grace ? note.placed.order : ''}`;
+    const key = `${note.onset}:${note.placed.line}:${note.placed.staff}:${note.placed.grace ? note.placed.order : ''}`;
     chords.set(key, [...(chords.get(key) ?? []), note]);
   }
   const gone = new Set<PendingNote>();

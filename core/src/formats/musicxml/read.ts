@@ -195,7 +195,7 @@ export const readMusicXml = (
       id: `${stem}:${ordinal}` as NoteId,
       index,
       bar: note.bar,
-      voice: placed.voice,
+      voice: placed.line,
       onset: ticks(note.onset),
       duration: ticks(placed.length),
       written: transposeSpelling(placed.pitch!, note.printedShift + WRITTEN_ABOVE_SOUNDING),

@@ -58,7 +58,7 @@ export const linkSlides = (notes: readonly PendingNote[]): ReadonlyMap<number, n
       if (kind !== 'slide' && kind !== 'glissando') continue;
       const key = `${kind}:${number}`;
       const from = open.get(key);
-      if (type === 'stop' && from !== undefined && notes[from]!.placed.voice === placed.voice) {
+      if (type === 'stop' && from !== undefined && notes[from]!.placed.line === placed.line) {
         links.set(index, from);
         open.delete(key);
       }
@@ -76,14 +76,14 @@ export const linkSlurs = (
   const open = new Map<string, number>();
   const byVoice = new Map<string, number[]>();
   notes.forEach((note, index) => {
-    const line = byVoice.get(note.placed.voice) ?? [];
+    const line = byVoice.get(note.placed.line) ?? [];
     line.push(index);
-    byVoice.set(note.placed.voice, line);
+    byVoice.set(note.placed.line, line);
     const slurs = note.placed.spans.filter(isSlur);
     const stops = slurs.filter((span) => span.type === 'stop');
     for (const { kind, number } of stops) {
       const from = open.get(`${kind}:${number}`);
-      if (from === undefined || notes[from]!.placed.voice !== note.placed.voice) continue;
+      if (from === undefined || notes[from]!.placed.line !== note.placed.line) continue;
       open.delete(`${kind}:${number}`);
       const run = line.slice(line.indexOf(from));
       const singles = run.every(

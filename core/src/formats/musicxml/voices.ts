@@ -26,7 +26,7 @@ export const voicesOf = (
   noteIndex: ReadonlyMap<PlacedNote, NoteIndex>,
 ): readonly BarVoice[] => {
   const byVoice = new Map<string, PlacedNote[]>();
-  for (const note of notes) byVoice.set(note.voice, [...(byVoice.get(note.voice) ?? []), note]);
+  for (const note of notes) byVoice.set(note.line, [...(byVoice.get(note.line) ?? []), note]);
   return [...byVoice].map(([name, members]): BarVoice => {
     const chords: PlacedNote[][] = [];
     for (const note of members.toSorted((a, b) => a.at - b.at || a.order - b.order)) {

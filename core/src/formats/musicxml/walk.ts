@@ -3,6 +3,7 @@ import { barLabel, type Bar, type Direction, type Navigation } from '../../score
 import type { Repair } from '../import-problem.ts';
 import { childNamed, childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
 import { directionTexts, navigationIn } from './direction-signs.ts';
+import { BarLines } from './lines.ts';
 import { writtenQuarters } from './note-type.ts';
 import { NumberGate, type FileNumber } from './numbers.ts';
 import type { MeasureSource } from './parts.ts';
@@ -15,6 +16,8 @@ export interface PlacedNote extends RawNote {
   readonly at: number;
   readonly length: number;
   readonly order: number;
+  /** The voice, told apart from other lines under its number. */
+  readonly line: string;
 }
 
 /** One bar as walked: its signs, its notes and how far its voices reach. */
@@ -98,6 +101,7 @@ export const walkMeasures = (
     let cursor = 0;
     let reach = 0;
     let lastOnset = 0;
+    const lines = new BarLines();
 
     /** Undefined for a time that no bar can hold. */
     const toTicks = (inDivisions: number): number | undefined => {
@@ -195,8 +199,10 @@ export const walkMeasures = (
 
     for (const child of measure.children) {
       if (child.name === 'attributes') readAttributes(child);
-      else if (child.name === 'backup') cursor = Math.max(0, cursor - timeIn(child, 'duration'));
-      else if (child.name === 'forward') cursor += timeIn(child, 'duration');
+      else if (child.name === 'backup') {
+        cursor = Math.max(0, cursor - timeIn(child, 'duration'));
+        lines.stepBack();
+      } else if (child.name === 'forward') cursor += timeIn(child, 'duration');
       else if (child.name === 'barline') readBarline(child);
       else if (child.name === 'direction' || child.name === 'sound') {
         const at = Math.max(0, cursor + timeIn(child, 'offset'));
@@ -208,7 +214,8 @@ export const walkMeasures = (
         const raw = readRawNote(child, gate);
         const length = lengthOf(raw);
         const at = raw.chord ? lastOnset : cursor;
-        const note = { ...raw, at, length, order: notes.length + silent.length };
+        const line = raw.chord ? lines.last(raw.voice) : lines.place(raw.voice, at, length);
+        const note = { ...raw, at, length, order: notes.length + silent.length, line };
         // What is not played from this page takes its time all the same.
         if (raw.cue || raw.hidden) silent.push(note);
         else notes.push(note);

@@ -51,11 +51,25 @@ const brokenLine = (bytes: Uint8Array, encoding: string): number | undefined => 
   return undefined;
 };
 
+/** What windows-1252 has at 0x80 to 0x9F (WHATWG Encoding Standard, index windows-1252); a space where it has nothing. */
+const WINDOWS_1252 = '€ ‚ƒ„…†‡ˆ‰Š‹Œ Ž  ‘’“”•–—˜™š›œ žŸ';
+
+/** Node 20 decodes windows-1252 as Latin-1: its own letters come out as control characters, which no score has. */
+const withWindowsLetters = (text: string): string =>
+  text.replaceAll(/[\x80-\x9f]/g, (control) => {
+    const letter = WINDOWS_1252[control.charCodeAt(0) - 0x80]!;
+    return letter === ' ' ? control : letter;
+  });
+
+/** Labels that the Encoding Standard reads as windows-1252. */
+const IS_WINDOWS_1252 = /^(windows-1252|cp-?1252|x-cp1252|iso-?8859-?1|latin-?1|l1|us-ascii|ascii)$/;
+
 /** Decodes XML text, or says why it cannot be; nothing is replaced by a sign for the unreadable. */
 export const decodeText = (bytes: Uint8Array): Result<string, EncodingProblem> => {
   const encoding = encodingOf(bytes);
   try {
-    return success(new TextDecoder(encoding, { fatal: true }).decode(bytes));
+    const text = new TextDecoder(encoding, { fatal: true }).decode(bytes);
+    return success(IS_WINDOWS_1252.test(encoding) ? withWindowsLetters(text) : text);
   } catch (error) {
     return failure(
       error instanceof RangeError
