@@ -53,5 +53,16 @@ const load = async () => {
   }
 };
 
-const { main } = await load();
+// Whoever reads our output may have seen enough of it.
+process.stdout.on('error', (error) => process.exit(error.code === 'EPIPE' ? 0 : 1));
+const leave = (error) => {
+  const reason =
+    error?.code === 'ERR_MODULE_NOT_FOUND' ? 'its packages are not there; run npm ci' : error?.message;
+  process.stderr.write(`oculon: it could not be started: ${String(reason).split('\n')[0].slice(0, 200)}\n`);
+  process.exit(1);
+};
+process.on('uncaughtException', leave);
+process.on('unhandledRejection', leave);
+
+const { main } = await load().catch(leave);
 process.exitCode = await main(process.argv.slice(2));

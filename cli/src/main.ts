@@ -3,6 +3,10 @@ import { plan } from './plan-command.ts';
 import { right } from './right-command.ts';
 import { USAGE, UsageError } from './usage.ts';
 
+const LONGEST_REASON = 200;
+const oneLine = (error: unknown): string =>
+  (error instanceof Error ? error.message : String(error)).split('\n')[0]!.slice(0, LONGEST_REASON);
+
 /** 0: done. 1: the piece could not be read or written. 2: the command itself is wrong. */
 export const main = async (args: readonly string[]): Promise<0 | 1 | 2> => {
   const [command, ...rest] = args;
@@ -16,8 +20,14 @@ export const main = async (args: readonly string[]): Promise<0 | 1 | 2> => {
     if (command === 'right') return await right(rest);
     throw new UsageError(`there is no command “${command}”`);
   } catch (error) {
-    if (!(error instanceof UsageError)) throw error;
-    process.stderr.write(`oculon: ${error.message}\n\n${USAGE}`);
-    return 2;
+    if (error instanceof UsageError) {
+      process.stderr.write(`oculon: ${error.message}\n\n${USAGE}`);
+      return 2;
+    }
+    // A fault of ours: the user gets a message that helps, never our code.
+    process.stderr.write(
+      `oculon: this piece could not be worked on (${oneLine(error)}). Nothing was written. Try another export of it, and tell the makers of Oculon.\n`,
+    );
+    return 1;
   }
 };

@@ -1,5 +1,5 @@
-import { readFile } from 'node:fs/promises';
-import { readMusicXml, readSourceFile, type ImportedScore } from '@oculon/core';
+import { open } from 'node:fs/promises';
+import { MAX_SOURCE_BYTES, readMusicXml, readSourceFile, type ImportedScore } from '@oculon/core';
 import { fileTrouble } from './setup-options.ts';
 
 /** A piece read from a file, or why it could not be. */
@@ -13,11 +13,28 @@ export type OpenedPiece =
     }
   | { readonly ok: false; readonly problem: string };
 
+/** The bytes of a file or a pipe, and no more of them than tell that there are too many. */
+const readBytes = async (file: string): Promise<Uint8Array> => {
+  const handle = await open(file);
+  try {
+    const chunks: Buffer[] = [];
+    let size = 0;
+    for await (const chunk of handle.createReadStream({ autoClose: false })) {
+      chunks.push(chunk as Buffer);
+      size += (chunk as Buffer).length;
+      if (size > MAX_SOURCE_BYTES) break;
+    }
+    return Buffer.concat(chunks);
+  } finally {
+    await handle.close();
+  }
+};
+
 /** Reads a piece; what was mended on the way is said on the error output. */
 export const openPiece = async (file: string, part: string | undefined): Promise<OpenedPiece> => {
   let bytes: Uint8Array;
   try {
-    bytes = await readFile(file);
+    bytes = await readBytes(file);
   } catch (error) {
     return { ok: false, problem: fileTrouble(file, error) };
   }

@@ -26,7 +26,7 @@ export const planTable = (plan: PlanJson): string => {
   const { piece, notes, shifts, findings, cost } = plan;
   const rows = notes.map((note) =>
     line([
-      note.number || String(note.bar),
+      note.number || `#${note.bar}`,
       note.beat,
       note.voice,
       note.pitch,
@@ -38,9 +38,11 @@ export const planTable = (plan: PlanJson): string => {
       note.locked ? 'yes' : '',
     ]),
   );
+  // Bars by the number that is printed: their place counts an upbeat too.
+  const printed = new Map(notes.map(({ bar, number }) => [bar, number]));
   const shiftLines = shifts.map(
     ({ bar, beat, from, to, rides, mm }) =>
-      `  bar ${bar}, beat ${beat}: position ${from} to ${to}, ${mm} mm, ${rides === 'none' ? 'on nothing' : `on ${rides}`}`,
+      `  bar ${printed.get(bar) || `#${bar}`}, beat ${beat}: position ${from} to ${to}, ${mm} mm, ${rides === 'none' ? 'on nothing' : `on ${rides}`}`,
   );
   return [
     `${piece.title || 'Untitled'}: ${piece.bars} bars, ${piece.notes} notes, quarter = ${piece.tempo}`,

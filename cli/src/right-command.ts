@@ -8,6 +8,7 @@ const table = (right: RightJson): string => {
   const worth = right.bars.filter(
     (bar) => bar.repeats > 0 || bar.crossings['toward-treble'] + bar.crossings['toward-bass'] > 0,
   );
+  const printed = new Map(right.bars.map(({ bar, number }) => [bar, number]));
   const load = Object.entries(right.load)
     .map(([finger, strokes]) => `${finger} ${strokes}`)
     .join('  ');
@@ -23,7 +24,7 @@ const table = (right: RightJson): string => {
     ...right.patterns.map(({ order, times, kind }) => `  ${order}  ${times} times (${kind})`),
     ...right.frames.map(
       ({ bar, strings }) =>
-        `  frame from bar ${bar}: ${strings.map(({ finger, string }) => `${finger} on ${string}`).join(', ')}`,
+        `  frame from bar ${printed.get(bar) ?? `#${bar}`}: ${strings.map(({ finger, string }) => `${finger} on ${string}`).join(', ')}`,
     ),
     ...(worth.length > 0 ? ['', 'bar   crossings  repeats  quickest ms'] : []),
     ...worth.map((bar) => {

@@ -98,6 +98,53 @@ describe('oculon plan', () => {
   });
 });
 
+describe('whatever it is given, the command', () => {
+  let folder: string;
+  beforeAll(() => {
+    folder = mkdtempSync(join(tmpdir(), 'oculon-'));
+  });
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  const xml = readFileSync(STUDY, 'utf8');
+
+  it.each([
+    ['a binary file', Uint8Array.from({ length: 4000 }, (_, index) => (index * 7919) % 256)],
+    ['a cut file', xml.slice(0, 3000)],
+    ['a file of zeros', new Uint8Array(5000)],
+    ['text in another encoding', Buffer.from(xml.replace('Low', 'L\u00f6w'), 'latin1')],
+    ['an octave that is none', xml.replace(/<octave>\d/, '<octave>1e308')],
+    ['nothing', ''],
+  ])('ends with 1 and one message, no stack and no code: %s', (_, content) => {
+    const file = join(folder, 'x.musicxml');
+    writeFileSync(file, content);
+    for (const command of ['plan', 'right', 'check']) {
+      const { status, stdout, stderr } = oculon(command, file);
+      expect(status).toBe(1);
+      expect(stdout).toBe('');
+      expect(stderr.trim().split('\n')).toHaveLength(1);
+      expect(stderr).toMatch(/^oculon: .*(Export|Choose|Correct|Save)/);
+    }
+  });
+
+  it('reads no more of an endless file than tells that it is too large', () => {
+    expect(oculon('plan', '/dev/zero')).toMatchObject({ status: 1, stdout: '' });
+    expect(oculon('plan', folder).stderr).toMatch(/is a folder; name a file/);
+  });
+
+  it('is told a bar that can be found, also where bars have no number', () => {
+    const file = join(folder, 'nameless.musicxml');
+    writeFileSync(
+      file,
+      xml
+        .replaceAll(/<measure number="[^"]*"/g, '<measure number=""')
+        .replace('<duration>24<', '<duration>48<'),
+    );
+    const { status, stdout, stderr } = oculon('plan', file);
+    expect(status).toBe(0);
+    expect(stderr).toMatch(/Bar #1, voice/);
+    expect(stdout).not.toMatch(/bar ,/);
+  });
+});
+
 describe('oculon right', () => {
   const TREMOLO = fileURLToPath(new URL('../../demo/studies/moth-hour.musicxml', import.meta.url));
 

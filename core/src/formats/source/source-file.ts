@@ -1,4 +1,4 @@
-import { failure, success, type Result } from '../../music/result.ts';
+import { failure, type Result } from '../../music/result.ts';
 import type { ImportProblem } from '../import-problem.ts';
 import { scoreInArchive, type ArchiveProblem } from './archive.ts';
 import { decodeText, type EncodingProblem } from './text-encoding.ts';
