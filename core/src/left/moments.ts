@@ -24,9 +24,19 @@ export interface Moments {
 
 type LockOf = (sound: number) => Lock | undefined;
 
-/** Two voices striking one pitch at once sound on one string unless their strings are locked apart. */
+/** Remedies that take a note away from where it is written, and so away from a unison. */
+const isTakenAway = (lock: Lock | undefined): boolean =>
+  lock?.remedy !== undefined && lock.remedy !== 'short';
+
+/**
+ * Two voices striking one pitch at once sound on one string unless their strings are locked apart, or a remedy was given
+ * for one of them: it concerns that note alone.
+ */
 const twinIn = (ground: Ground, struck: readonly number[], sound: number, lockOf: LockOf): number => {
-  const first = struck.find((other) => ground.sounds[other]!.midi === ground.sounds[sound]!.midi)!;
+  if (isTakenAway(lockOf(sound))) return sound;
+  const first = struck.find(
+    (other) => ground.sounds[other]!.midi === ground.sounds[sound]!.midi && !isTakenAway(lockOf(other)),
+  )!;
   const [a, b] = [lockOf(first)?.string, lockOf(sound)?.string];
   return a === undefined || b === undefined || a === b ? first : sound;
 };
@@ -171,16 +181,20 @@ export const momentsOf = (
   );
 
   const end = Float64Array.from(sounds, (sound) => sound.end);
-  twin.forEach((primary, sound) => {
-    if (primary !== sound) end[primary] = Math.max(end[primary]!, end[sound]!);
-  });
   const ring = ringOf(ground, rules);
+  const isShort = (sound: number): boolean => lockOf(sound)?.remedy === 'short';
   slices.forEach(({ struck }, index) => {
     for (const sound of struck) {
-      if (lockOf(sound)?.remedy !== 'short') continue;
+      if (!isShort(sound)) continue;
       end[sound] = Math.min(end[sound]!, slices[index + 1]?.onset ?? Infinity);
       ring[sound] = end[sound]!;
     }
+  });
+  // A unison lasts as long as the longest of its notes.
+  twin.forEach((primary, sound) => {
+    if (primary === sound) return;
+    end[primary] = Math.max(end[primary]!, end[sound]!);
+    if (isShort(primary)) ring[primary] = Math.max(ring[primary]!, ring[sound]!);
   });
   const tables: SoundTables = {
     onset: Float64Array.from(sounds, (sound) => sound.onset),

@@ -2,7 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { EMPTY_FINGERING, type Fingering } from '../fingering/fingering.ts';
 import type { Remedy } from '../fingering/vocabulary.ts';
 import { pitchName } from '../music/pitch.ts';
-import type { NoteIndex, Score } from '../score/score.ts';
+import { STANDARD_TUNING } from '../instrument/guitar.ts';
+import type { Note, NoteIndex, Score } from '../score/score.ts';
+import { readMusicXml } from '../formats/musicxml/read.ts';
+import { writeMusicXml } from '../formats/musicxml/write.ts';
+import { exampleXml } from '../testing/notation.ts';
 import { decide, exampleScore, leftHand } from '../testing/planning.ts';
 import { marksOf } from '../formats/plan-marks.ts';
 import { planPiece, type Plan } from './plan.ts';
@@ -73,5 +77,48 @@ describe('a held note that must be cut', () => {
     expect(onTop.left.cost).toBeLessThanOrEqual(first.left.cost);
     const back = planPiece(held, EMPTY_FINGERING, first.setup, { memory: onTop.memory });
     expect(back.left.cost).toBeCloseTo(first.left.cost, 9);
+  });
+});
+
+describe('a remedy for one note of a unison', () => {
+  const xml = exampleXml({ voices: ['E4/2 C4/2', 'E4/1'] });
+  const opened = readMusicXml(xml);
+  if (!opened.ok) throw new Error(opened.error.message);
+  const { score } = opened.value;
+  const [upper, lower] = score.notes.filter(({ midi }) => midi === 64) as [Note, Note];
+
+  it.each([
+    ['leave-out', upper, lower],
+    ['leave-out', lower, upper],
+    ['octave-up', upper, lower],
+    ['octave-up', lower, upper],
+    ['octave-down', upper, lower],
+  ] as const)('%s leaves the other as it is, also in the exported file', (remedy, taken, other) => {
+    const plan = planPiece(score, take(score, taken.index, remedy));
+    const { string, fret } = plan.notes[other.index]!;
+    expect(STANDARD_TUNING[string! - 1]! + fret!).toBe(64);
+    expect(plan.notes[taken.index]!.string).toEqual(remedy === 'leave-out' ? undefined : expect.any(Number));
+    const written = writeMusicXml(xml, marksOf(plan));
+    const again = readMusicXml(written.ok ? written.value : '');
+    expect(again.ok && again.value.repairs).toEqual([]);
+  });
+
+  it('letting one go early leaves the other its length', () => {
+    const both = planPiece(score, take(score, upper.index, 'short'));
+    expect(both.notes[lower.index]!.string).toBe(both.notes[upper.index]!.string);
+    const { moments, index } = {
+      moments: both.left.memory.moments,
+      index: both.left.sounds.findIndex(({ head }) => head === upper.index),
+    };
+    expect(moments.sounds.end[moments.twin[index]!]).toBe(lower.onset + lower.duration);
+  });
+
+  it('is found again when it is taken back', () => {
+    const plain = planPiece(score);
+    const taken = planPiece(score, take(score, upper.index, 'leave-out'), plain.setup, {
+      memory: plain.memory,
+    });
+    const back = planPiece(score, EMPTY_FINGERING, plain.setup, { memory: taken.memory });
+    expect(leftHand(back)).toEqual(leftHand(plain));
   });
 });

@@ -56,7 +56,7 @@ const MOST_PLUCKED = 4;
 const BESIDE_TOUCHING_INDEX: readonly (readonly number[])[] = [[0], [3]];
 
 /** The voice with the lowest average pitch, when there are several. */
-const bassVoice = (plan: LeftPlan): string | undefined => {
+export const bassVoice = (plan: LeftPlan): string | undefined => {
   const sums = new Map<string, { sum: number; count: number }>();
   for (const { voice, midi } of plan.sounds) {
     const entry = sums.get(voice) ?? { sum: 0, count: 0 };

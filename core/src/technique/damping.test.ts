@@ -37,6 +37,14 @@ describe('the plan of damping', () => {
     expect(dampingIn(plan)).toContainEqual(expect.objectContaining({ string: 4, grade: 'must' }));
   });
 
+  it('a tune that moves on above an open string is no bass', () => {
+    for (const line of ['D3/2 E4/2', 'D3/4 E4/4 F4/4 G4/4', 'D3/4 E4/4 D3/4 C#4/4'])
+      expect(dampingIn(planVoices([line])).filter(({ grade }) => grade === 'must')).toEqual([]);
+    // The next bass still stops it, whatever is sung between them.
+    const line = planVoices(['A2/4 E4/4 E2/4 E4/4'], { tempo: 90 });
+    expect(dampingIn(line)).toContainEqual(expect.objectContaining({ string: 5 }));
+  });
+
   it('a bass that would ring into a rest must be stopped', () => {
     const plan = planVoices(['C4/4 -/4 C4/2', 'A2/4 -/4 A2/2']);
     expect(dampingIn(plan)).toContainEqual(

@@ -1,6 +1,7 @@
 import type { PassageRule } from '../fingering/rules.ts';
 import { covers } from '../fingering/rules.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
+import { bassVoice } from '../right/events.ts';
 import type { RightPlan } from '../right/plan-right.ts';
 import { THUMB } from '../right/step.ts';
 import type { Clock } from '../score/clock.ts';
@@ -118,8 +119,12 @@ class Heard {
   private readonly latestEnd: readonly number[];
   /** By sounding: the next one of the same voice. */
   readonly nextInVoice: readonly number[];
+  private readonly bass: string | undefined;
+  private readonly left: LeftPlan;
 
   constructor(left: LeftPlan, soundings: readonly Sounding[]) {
+    this.left = left;
+    this.bass = bassVoice(left);
     this.onsets = left.hands.map(({ slice }) => slice.onset);
     let latest = 0;
     this.latestEnd = left.hands.map(({ slice }) => {
@@ -134,6 +139,11 @@ class Heard {
       following.set(voice, index);
     }
     this.nextInVoice = next;
+  }
+
+  /** Whether something is a bass: it lies on a bass string, or belongs to the bass voice. */
+  isBass({ sound, string }: Sounding): boolean {
+    return string >= FIRST_BASS_STRING || this.left.sounds[sound]!.voice === this.bass;
   }
 
   /** The first slice at or after a tick; the number of slices when there is none. */
@@ -171,7 +181,8 @@ const clashOf = (
   if (slice < left.hands.length && heard.isSilentFrom(end))
     return { onset: end, slice, grade: 'must', why: 'rest' };
   let at = heard.nextInVoice[index]!;
-  while (at >= 0 && soundings[at]!.from < end) at = heard.nextInVoice[at]!;
+  // What moves on above an open bass lets it ring: only another bass turns it into mud.
+  while (at >= 0 && (soundings[at]!.from < end || !heard.isBass(soundings[at]!))) at = heard.nextInVoice[at]!;
   const next = soundings[at];
   if (!next || next.from >= ringing.until) return undefined;
   const interval = Math.abs(left.sounds[next.sound]!.midi - midi) % 12;

@@ -159,4 +159,24 @@ describe('the words of brackets', () => {
     expect(readBracketWords('rit.')).toBeUndefined();
     expect(romanNumeral(14)).toBe('XIV');
   });
+
+  it('that are taken out go wherever fingering is put in, however empty the signs beside them', () => {
+    const slurred = exampleXml({ voices: ['E4/4( F4/4) G4/2'] });
+    const slur = markId([...read(slurred).marks.values()][0]!.mark);
+    const beside = ['<technical/>', '<technical></technical>', '<technical><up-bow/></technical>'];
+    const variants = beside.flatMap((technical) => [
+      slurred.replaceAll('</notations>', `${technical}</notations>`),
+      slurred.replaceAll('<notations>', `<notations>${technical}`),
+      slurred.replaceAll(/>\s+</g, '><').replaceAll('</notations>', `${technical}</notations>`),
+      slurred.replaceAll('</notations>', `</notations><notations>${technical}</notations>`),
+    ]);
+    for (const xml of [slurred, ...variants]) {
+      const marks = new Map(read(xml).score.notes.map(({ id }) => [id, { finger: 1, pluck: 'i' }]));
+      const result = writeMusicXml(xml, marks, { signs: { marks: [], removed: [slur] } });
+      const text = result.ok ? result.value : result.error.message;
+      expect(text).not.toContain('<slur');
+      expect(text.match(/<fingering>1<\/fingering>/g)).toHaveLength(3);
+      expect(read(text).score.notes.map(({ fingering }) => fingering.pluck)).toEqual(['i', 'i', 'i']);
+    }
+  });
 });
