@@ -19,31 +19,19 @@ export {
 } from './instrument/guitar.ts';
 export * from './fingering/vocabulary.ts';
 export * from './fingering/fingering.ts';
+export * from './fingering/human-text.ts';
+export * from './fingering/setup.ts';
 export * from './fingering/edits.ts';
+export * from './fingering/slots.ts';
+export * from './fingering/rebase.ts';
 export * from './fingering/rules.ts';
 export * from './fingering/marks.ts';
+export { inOctave } from './score/in-octave.ts';
 export { slurMarks } from './fingering/slurred.ts';
 export { anchorOf } from './score/anchor.ts';
 export { beatText, placeText } from './score/place.ts';
-export {
-  FINGER_PAIRS,
-  handOf,
-  HAND_SIZES,
-  measuredHand,
-  type FingerPair,
-  type Hand,
-  type HandSize,
-} from './left/hand.ts';
-export {
-  LEFT_COST_RULES,
-  LEFT_SCHOOLS,
-  LEFT_WEIGHTS,
-  WEIGHT_RANGE,
-  type LeftSchool,
-  type LeftTerm,
-  type LeftWeight,
-  type LeftWeights,
-} from './left/costs.ts';
+export { handOf, HAND_SIZES, measuredHand, type Hand } from './left/hand.ts';
+export { LEFT_COST_RULES, LEFT_WEIGHTS, type LeftTerm } from './left/costs.ts';
 export { RIGHT_COST_RULES } from './right/costs.ts';
 export { PRICE_LIMIT, type PricedPlacement } from './left/prices.ts';
 export { otherWays, type Character, type OtherWay, type Passage } from './plan/other-ways.ts';

@@ -6,33 +6,15 @@ import {
   applyEdits,
   chooseEdit,
   dismissEdit,
+  EDIT_FORMAT,
   editSchema,
   invertEdit,
-  rebaseEdits,
-  type ChoiceEdit,
+  readEdit,
+  setupEdit,
 } from './edits.ts';
-import { EMPTY_FINGERING, type Choice, type FindingKey, type Fingering } from './fingering.ts';
+import { EMPTY_FINGERING, type FindingKey, type Fingering } from './fingering.ts';
+import { history, makeEdits } from '../testing/histories.ts';
 
-const note = fc.constantFrom('1:1:0:60:0', '1:1:1:62:0', '2:2:0:45:0').map((id) => id as NoteId);
-const change: fc.Arbitrary<Choice> = fc.record(
-  {
-    string: fc.constantFrom(1, 2, 3, null, undefined),
-    finger: fc.constantFrom(0, 1, 4, null, undefined),
-    pluck: fc.constantFrom('p', 'i', undefined),
-  },
-  { requiredKeys: [] },
-) as fc.Arbitrary<Choice>;
-
-/** Edits as a page makes them: each on what the ones before left. */
-const makeEdits = (start: Fingering, changes: readonly (readonly [NoteId, Choice])[]): ChoiceEdit[] => {
-  let fingering = start;
-  return changes.map(([id, each]) => {
-    const edit = chooseEdit(fingering, id, each);
-    fingering = applyEdit(fingering, edit);
-    return edit;
-  });
-};
-const history = fc.array(fc.tuple(note, change), { maxLength: 8 });
 const asObject = (fingering: Fingering) =>
   Object.fromEntries([...fingering.choices].sort(([a], [b]) => a.localeCompare(b)));
 
@@ -68,24 +50,60 @@ describe('edits', () => {
     );
   });
 
-  it('commute on different notes and are reported once where both sides decided differently', () => {
-    fc.assert(
-      fc.property(history, history, (first, second) => {
-        const theirs = makeEdits(EMPTY_FINGERING, first);
-        const mine = makeEdits(EMPTY_FINGERING, second);
-        const { edits, conflicts } = rebaseEdits(EMPTY_FINGERING, theirs, mine);
-        const merged = asObject(applyEdits(applyEdits(EMPTY_FINGERING, theirs), edits));
-        const theirEnd = asObject(applyEdits(EMPTY_FINGERING, theirs));
-        const myEnd = asObject(applyEdits(EMPTY_FINGERING, mine));
-        const touchedByMe = new Set(mine.map((edit) => edit.note));
-        // Keeping mine: what I touched is as I left it, the rest as they left it.
-        for (const id of Object.keys({ ...theirEnd, ...myEnd, ...merged }))
-          expect(merged[id]).toEqual(touchedByMe.has(id as NoteId) ? myEnd[id] : theirEnd[id]);
-        const disputed = conflicts.map((conflict) => conflict.note);
-        expect(new Set(disputed).size).toBe(disputed.length);
-        for (const id of disputed) expect(theirs.some((edit) => edit.note === id)).toBe(true);
-      }),
-    );
+  it('of the setup change what they name, and null leaves it to the piece again', () => {
+    const first = setupEdit(EMPTY_FINGERING, { hand: 'small', tempo: 60 });
+    const small = applyEdit(EMPTY_FINGERING, first);
+    expect(small.setup).toEqual({ hand: 'small', tempo: 60 });
+    const second = setupEdit(small, { tempo: null, left: 'legato' });
+    expect(second).toEqual({
+      kind: 'setup',
+      before: { tempo: 60, left: null },
+      after: { tempo: null, left: 'legato' },
+    });
+    const legato = applyEdit(small, editSchema.parse(JSON.parse(JSON.stringify(second))));
+    expect(legato.setup).toEqual({ hand: 'small', left: 'legato' });
+    expect(applyEdit(legato, invertEdit(second))).toEqual(small);
+  });
+
+  it.each(['a\u0000b', 'a\ud800b', 'a\u000bb', 'a\u0085', '\ufffe', 'a\nb'])(
+    'refuse text that cannot be kept or written: %j',
+    (text) => {
+      const note = 'n' as NoteId;
+      for (const edit of [
+        { kind: 'choose', note: text, before: {}, after: { finger: 1 } },
+        { kind: 'dismiss', finding: 'x', before: null, after: text },
+        { kind: 'mark', mark: 'text@n', before: null, after: { kind: 'text', from: note, text } },
+        { kind: 'mark', mark: text, before: null, after: { kind: 'removed' } },
+        { kind: 'setup', before: {}, after: { tuning: [text, 'B3', 'G3', 'D3', 'A2', 'E2'] } },
+      ])
+        expect(editSchema.safeParse(edit).success).toBe(false);
+    },
+  );
+
+  it('of an older program are read without the text that cannot be written, those of a newer one not at all', () => {
+    const old = {
+      kind: 'mark',
+      mark: 'text@n',
+      before: null,
+      after: { kind: 'text', from: 'n', text: 'a\u000bb' },
+    };
+    expect(readEdit(2, old)).toBeUndefined();
+    expect(readEdit(1, old)).toMatchObject({ after: { text: 'a b' } });
+    expect(readEdit(EDIT_FORMAT + 1, setupEdit(EMPTY_FINGERING, {}))).toBeUndefined();
+  });
+
+  it('compose text and count it as a reader does', () => {
+    const mark = (text: string) =>
+      editSchema.safeParse({
+        kind: 'mark',
+        mark: 'text@n',
+        before: null,
+        after: { kind: 'text', from: 'n', text },
+      });
+    const composed = mark('e\u0301tude');
+    expect(composed.success && composed.data).toMatchObject({ after: { text: '\u00e9tude' } });
+    expect(mark('𝄞'.repeat(120)).success).toBe(true);
+    expect(mark('𝄞'.repeat(121)).success).toBe(false);
   });
 });
 
@@ -98,13 +116,5 @@ describe('findings put aside', () => {
     const aside = applyEdit(EMPTY_FINGERING, edit);
     expect(aside.dismissed.get(finding)).toBe('the student has large hands');
     expect(applyEdit(aside, invertEdit(edit))).toEqual(EMPTY_FINGERING);
-  });
-
-  it('commute with what others decide; of two reasons mine stands', () => {
-    const theirs = [dismissEdit(EMPTY_FINGERING, finding, 'theirs')];
-    const mine = [dismissEdit(EMPTY_FINGERING, finding, 'mine')];
-    const { edits, conflicts } = rebaseEdits(EMPTY_FINGERING, theirs, mine);
-    expect(conflicts).toEqual([]);
-    expect(edits).toEqual([{ ...mine[0], before: 'theirs' }]);
   });
 });

@@ -1,10 +1,18 @@
 import * as z from 'zod';
 import type { NoteId } from '../score/score.ts';
-import { CHOICE_FIELDS, choiceSchema, type Choice, type FindingKey, type Fingering } from './fingering.ts';
-import { markDecisionSchema, sameMark, type MarkDecision, type MarkId } from './marks.ts';
-import { passageRuleSchema, sameRule, type PassageRule, type RuleId } from './rules.ts';
+import { choiceSchema, type Choice, type FindingKey, type Fingering } from './fingering.ts';
+import { humanText, idText, readable } from './human-text.ts';
+import { markDecisionSchema, type MarkDecision, type MarkId } from './marks.ts';
+import { passageRuleSchema, type PassageRule, type RuleId } from './rules.ts';
+import { SETUP_FIELDS, setupChangeSchema, type Setup, type SetupChange } from './setup.ts';
 
-const dismissalSchema = z.string().max(500).nullable();
+/**
+ * How edits are written down, so that those of an older program can be read. 1: choices, rules, dismissals, marks.
+ * 2: the setup too.
+ */
+export const EDIT_FORMAT = 2;
+
+const dismissalSchema = humanText(0, 500).nullable();
 
 /**
  * A change as a value: what stood there and what stands there now. An empty choice means that the note is left to
@@ -13,45 +21,35 @@ const dismissalSchema = z.string().max(500).nullable();
 export const editSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('choose'),
-    note: z
-      .string()
-      .min(1)
-      .max(200)
-      .transform((id) => id as NoteId),
+    note: idText(200).transform((id) => id as NoteId),
     before: choiceSchema,
     after: choiceSchema,
   }),
   z.strictObject({
     kind: z.literal('rule'),
-    rule: z
-      .string()
-      .min(1)
-      .max(100)
-      .transform((id) => id as RuleId),
+    rule: idText(100).transform((id) => id as RuleId),
     before: passageRuleSchema.nullable(),
     after: passageRuleSchema.nullable(),
   }),
   z.strictObject({
     kind: z.literal('dismiss'),
-    finding: z
-      .string()
-      .min(1)
-      .max(300)
-      .transform((key) => key as FindingKey),
+    finding: idText(300).transform((id) => id as FindingKey),
     /** The reason; null when the finding is not put aside. */
     before: dismissalSchema,
     after: dismissalSchema,
   }),
   z.strictObject({
     kind: z.literal('mark'),
-    mark: z
-      .string()
-      .min(1)
-      .max(300)
-      .transform((id) => id as MarkId),
+    mark: idText(300).transform((id) => id as MarkId),
     /** Null where the teacher has decided nothing. */
     before: markDecisionSchema.nullable(),
     after: markDecisionSchema.nullable(),
+  }),
+  z.strictObject({
+    kind: z.literal('setup'),
+    /** The changed fields alone, null where nothing was or is decided. */
+    before: setupChangeSchema,
+    after: setupChangeSchema,
   }),
 ]);
 export type Edit = z.infer<typeof editSchema>;
@@ -59,6 +57,7 @@ export type ChoiceEdit = Extract<Edit, { kind: 'choose' }>;
 export type RuleEdit = Extract<Edit, { kind: 'rule' }>;
 export type DismissEdit = Extract<Edit, { kind: 'dismiss' }>;
 export type MarkEdit = Extract<Edit, { kind: 'mark' }>;
+export type SetupEdit = Extract<Edit, { kind: 'setup' }>;
 
 const isEmpty = (choice: Choice): boolean => Object.values(choice).every((value) => value === undefined);
 
@@ -69,6 +68,9 @@ const withEntry = <K, V>(map: ReadonlyMap<K, V>, key: K, value: V | undefined): 
   else changed.set(key, value);
   return changed;
 };
+
+const withoutNulls = (setup: SetupChange): Setup =>
+  Object.fromEntries(Object.entries(setup).filter(([, value]) => value !== null)) as Setup;
 
 /** The fingering with one edit made. */
 export const applyEdit = (fingering: Fingering, edit: Edit): Fingering => {
@@ -87,6 +89,8 @@ export const applyEdit = (fingering: Fingering, edit: Edit): Fingering => {
       };
     case 'mark':
       return { ...fingering, marks: withEntry(fingering.marks, edit.mark, edit.after ?? undefined) };
+    case 'setup':
+      return { ...fingering, setup: withoutNulls({ ...fingering.setup, ...edit.after }) };
   }
 };
 
@@ -104,8 +108,19 @@ export const invertEdit = (edit: Edit): Edit => {
       return { ...edit, before: edit.after, after: edit.before };
     case 'mark':
       return { ...edit, before: edit.after, after: edit.before };
+    case 'setup':
+      return { ...edit, before: edit.after, after: edit.before };
   }
 };
+
+/** The edit that changes some fields of the setup; null leaves a field to the piece or to what is usual. */
+export const setupEdit = ({ setup }: Fingering, change: SetupChange): SetupEdit => ({
+  kind: 'setup',
+  before: Object.fromEntries(
+    SETUP_FIELDS.filter((field) => field in change).map((field) => [field, setup[field] ?? null]),
+  ) as SetupChange,
+  after: change,
+});
 
 /** The edit that sets, changes or removes a mark; null leaves it to the plan and the source again. */
 export const markEdit = (fingering: Fingering, mark: MarkId, after: MarkDecision | null): MarkEdit => ({
@@ -144,52 +159,19 @@ export const chooseEdit = (fingering: Fingering, note: NoteId, change: Choice): 
   return { kind: 'choose', note, before, after };
 };
 
-const sameChoice = (a: Choice, b: Choice): boolean => CHOICE_FIELDS.every((field) => a[field] === b[field]);
-
-/** What became of unsent edits after others were saved in between. */
-export interface Rebase {
-  /** My edits, restated upon the new state. */
-  readonly edits: readonly Edit[];
-  /** Notes on which both sides decided, differently: the teacher is asked. */
-  readonly conflicts: readonly { readonly note: NoteId; readonly theirs: Choice; readonly mine: Choice }[];
-}
+/** Every text inside a value made readable. */
+const withReadableText = (value: unknown): unknown => {
+  if (typeof value === 'string') return readable(value);
+  if (Array.isArray(value)) return value.map(withReadableText);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, withReadableText(each)]));
+};
 
 /**
- * Restates `mine` upon `base` after `theirs` was applied to it. Edits on different notes commute; of edits on
- * the same note that end in different choices each note is reported once. Of two changes of one rule,
- * of one mark or of one finding put aside, mine stands.
+ * An edit as it was once written down; undefined when it is of a format to come, or no edit. Format 1 let through text
+ * that no score file can hold: it is read without it.
  */
-export const rebaseEdits = (base: Fingering, theirs: readonly Edit[], mine: readonly Edit[]): Rebase => {
-  const merged = applyEdits(base, theirs);
-  const theirNotes = new Set(theirs.flatMap((edit) => (edit.kind === 'choose' ? [edit.note] : [])));
-  const wanted = new Map<NoteId, Choice>();
-  const wantedRules = new Map<RuleId, PassageRule | null>();
-  const wantedDismissals = new Map<FindingKey, string | null>();
-  const wantedMarks = new Map<MarkId, MarkDecision | null>();
-  for (const edit of mine)
-    if (edit.kind === 'choose') wanted.set(edit.note, edit.after);
-    else if (edit.kind === 'rule') wantedRules.set(edit.rule, edit.after);
-    else if (edit.kind === 'dismiss') wantedDismissals.set(edit.finding, edit.after);
-    else wantedMarks.set(edit.mark, edit.after);
-  const edits: Edit[] = [];
-  const conflicts: { note: NoteId; theirs: Choice; mine: Choice }[] = [];
-  for (const [note, after] of wanted) {
-    const before = merged.choices.get(note) ?? {};
-    if (sameChoice(before, after)) continue;
-    edits.push({ kind: 'choose', note, before, after });
-    if (theirNotes.has(note)) conflicts.push({ note, theirs: before, mine: after });
-  }
-  for (const [rule, after] of wantedRules) {
-    const edit = ruleEdit(merged, rule, after);
-    if (!sameRule(edit.before ?? undefined, after ?? undefined)) edits.push(edit);
-  }
-  for (const [finding, reason] of wantedDismissals) {
-    const edit = dismissEdit(merged, finding, reason);
-    if (edit.before !== edit.after) edits.push(edit);
-  }
-  for (const [mark, after] of wantedMarks) {
-    const edit = markEdit(merged, mark, after);
-    if (!sameMark(edit.before ?? undefined, after ?? undefined)) edits.push(edit);
-  }
-  return { edits, conflicts };
+export const readEdit = (format: number, written: unknown): Edit | undefined => {
+  if (format > EDIT_FORMAT) return undefined;
+  return editSchema.safeParse(format < 2 ? withReadableText(written) : written).data;
 };

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { placedMarks, proposedMarks } from '../plan/proposed-marks.ts';
 import { planPiece } from '../plan/plan.ts';
 import { exampleScore, planVoices, rightHand } from '../testing/planning.ts';
-import { applyEdits, editSchema, invertEdit, markEdit, rebaseEdits } from './edits.ts';
+import { applyEdits, editSchema, invertEdit, markEdit } from './edits.ts';
+import { rebaseEdits } from './rebase.ts';
 import { EMPTY_FINGERING } from './fingering.ts';
 import { markId, markSchema, type Mark } from './marks.ts';
 
@@ -23,13 +24,13 @@ describe('marks in the document', () => {
     expect(applyEdits(with1, [invertEdit(set)])).toEqual(EMPTY_FINGERING);
   });
 
-  it('of two windows: mine stands, and nothing is asked', () => {
+  it('of two windows: mine stands, and what they wanted is asked about', () => {
     const other: Mark = { ...text, text: 'quietly' };
     const theirs = markEdit(EMPTY_FINGERING, markId(other), other);
     const mine = markEdit(EMPTY_FINGERING, markId(text), text);
     expect(rebaseEdits(EMPTY_FINGERING, [theirs], [mine])).toEqual({
       edits: [{ ...mine, before: other }],
-      conflicts: [],
+      conflicts: [{ slot: { kind: 'mark', mark: markId(text) }, theirs: other, mine: text }],
     });
     expect(rebaseEdits(EMPTY_FINGERING, [mine], [mine]).edits).toEqual([]);
   });

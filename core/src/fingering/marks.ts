@@ -2,14 +2,11 @@ import * as z from 'zod';
 import type { Branded } from '../music/branded.ts';
 import { STRINGS } from '../instrument/guitar.ts';
 import type { NoteId } from '../score/score.ts';
+import { humanText, idText } from './human-text.ts';
 
 export type MarkId = Branded<string, 'MarkId'>;
 
-const noteId = z
-  .string()
-  .min(1)
-  .max(200)
-  .transform((id) => id as NoteId);
+const noteId = idText(200).transform((id) => id as NoteId);
 const at = { from: noteId };
 /** From the beginning of one note to the end of another. */
 const over = { from: noteId, to: noteId };
@@ -51,7 +48,7 @@ export const markSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('slur'), ...over, as: z.enum(SLUR_SIGNS) }),
   z.strictObject({ kind: z.literal('stroke'), ...at, stroke: z.enum(MARK_STROKES) }),
-  z.strictObject({ kind: z.literal('text'), ...at, text: z.string().trim().min(1).max(LONGEST_TEXT) }),
+  z.strictObject({ kind: z.literal('text'), ...at, text: humanText(1, LONGEST_TEXT) }),
 ]);
 export type Mark = z.infer<typeof markSchema>;
 export type MarkKind = Mark['kind'];

@@ -27,3 +27,31 @@ export const RIGHT_SCHOOLS = [
   'finger-per-string',
 ] as const;
 export type RightSchool = (typeof RIGHT_SCHOOLS)[number];
+
+/** Schools of the left hand. Handbook §3. */
+export const LEFT_SCHOOLS = ['balanced', 'positional', 'legato', 'campanella'] as const;
+export type LeftSchool = (typeof LEFT_SCHOOLS)[number];
+
+/** Neighbouring and wider pairs of fingers whose span is measured. */
+export const FINGER_PAIRS = ['1-2', '2-3', '3-4', '1-3', '2-4', '1-4'] as const;
+export type FingerPair = (typeof FINGER_PAIRS)[number];
+
+export const HAND_NAMES = ['small', 'medium', 'large'] as const;
+export type HandSize = (typeof HAND_NAMES)[number];
+
+/** What a teacher can weigh for the left hand, in plain words. */
+export const LEFT_WEIGHT_NAMES = [
+  'shifts',
+  'stretches',
+  'barres',
+  'fourth finger',
+  'high positions',
+  'open strings among stopped notes',
+  'change of string',
+  'hopping fingers',
+] as const;
+export type LeftWeight = (typeof LEFT_WEIGHT_NAMES)[number];
+/** Factors on what a teacher weighs; 1 where nothing is said. */
+export type LeftWeights = Readonly<Partial<Record<LeftWeight, number>>>;
+/** Least and greatest factor: below, a movement would cost next to nothing; above, nothing else would count. */
+export const WEIGHT_RANGE = [0.25, 4] as const;

@@ -1,3 +1,5 @@
+import type { LeftSchool, LeftWeight, LeftWeights } from '../fingering/vocabulary.ts';
+
 /**
  * What each movement and posture of the left hand costs, in one arbitrary unit of effort. Every number of the
  * planner's judgement stands here with its unit and its reason; the values come from the left-hand model's
@@ -189,9 +191,6 @@ const BASE: LeftCosts = Object.fromEntries(
   Object.entries(LEFT_COST_RULES).map(([name, { value }]) => [name, value]),
 ) as Record<LeftCostName, number>;
 
-export const LEFT_SCHOOLS = ['balanced', 'positional', 'legato', 'campanella'] as const;
-export type LeftSchool = (typeof LEFT_SCHOOLS)[number];
-
 /** How a school bends the base costs: factors by name. Handbook §3, schools of the left hand. */
 const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, number>>>> = {
   balanced: {},
@@ -222,7 +221,7 @@ const SCHOOL_COSTS: Readonly<Partial<Record<LeftSchool, Partial<Record<LeftCostN
   campanella: { stayOnString: 2.4 },
 };
 
-/** What a teacher can weigh, in plain words, and the costs each word stands for. */
+/** The costs that each weight of a teacher stands for. */
 export const LEFT_WEIGHTS = {
   shifts: ['shift', 'shiftDistance'],
   stretches: [
@@ -249,12 +248,7 @@ export const LEFT_WEIGHTS = {
   'open strings among stopped notes': ['openAgainstHigh', 'openInLine'],
   'change of string': ['stringSkip', 'leaveString'],
   'hopping fingers': ['hop', 'hopIdle', 'slideInPosition', 'crossOver', 'crossInHand'],
-} as const satisfies Readonly<Record<string, readonly LeftCostName[]>>;
-export type LeftWeight = keyof typeof LEFT_WEIGHTS;
-/** Factors on what a teacher weighs; 1 where nothing is said. */
-export type LeftWeights = Readonly<Partial<Record<LeftWeight, number>>>;
-/** Least and greatest factor: below, a movement would cost next to nothing; above, nothing else would count. */
-export const WEIGHT_RANGE = [0.25, 4] as const;
+} as const satisfies Readonly<Record<LeftWeight, readonly LeftCostName[]>>;
 
 /** The costs of a school, bent by a teacher's own weights. */
 export const leftCosts = (school: LeftSchool, weights: LeftWeights = {}): LeftCosts => {

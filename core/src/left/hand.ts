@@ -1,3 +1,4 @@
+import { FINGER_PAIRS, type FingerPair, type HandSize } from '../fingering/vocabulary.ts';
 import {
   fingertipOffset,
   fretWidth,
@@ -5,9 +6,6 @@ import {
   type Guitar,
   type Millimetres,
 } from '../instrument/guitar.ts';
-
-export const FINGER_PAIRS = ['1-2', '2-3', '3-4', '1-3', '2-4', '1-4'] as const;
-export type FingerPair = (typeof FINGER_PAIRS)[number];
 
 export interface Span {
   /** Opens without strain. */
@@ -46,8 +44,7 @@ const scaled = (factor: number): Hand['spans'] =>
   ) as Record<FingerPair, Span>;
 
 /** Shares of the medium hand. Common practice, no published source. */
-export const HAND_SIZES = { small: 0.88, medium: 1, large: 1.1 } as const;
-export type HandSize = keyof typeof HAND_SIZES;
+export const HAND_SIZES: Readonly<Record<HandSize, number>> = { small: 0.88, medium: 1, large: 1.1 };
 
 export const handOf = (size: HandSize): Hand => ({ name: size, spans: scaled(HAND_SIZES[size]) });
 

@@ -5,8 +5,9 @@ import type { RuleId } from '../fingering/rules.ts';
 import { millimetres, SCALE_LENGTHS, STANDARD_GUITAR } from '../instrument/guitar.ts';
 import { clockOf } from '../score/clock.ts';
 import { exampleScore } from '../testing/planning.ts';
-import { LEFT_COST_RULES, LEFT_SCHOOLS, LEFT_WEIGHTS, leftCosts, type LeftWeight } from './costs.ts';
-import { HAND_SIZES, handOf, measuredHand, neckTables, type HandSize } from './hand.ts';
+import { LEFT_SCHOOLS, type HandSize, type LeftWeight } from '../fingering/vocabulary.ts';
+import { LEFT_COST_RULES, LEFT_WEIGHTS, leftCosts } from './costs.ts';
+import { HAND_SIZES, handOf, measuredHand, neckTables } from './hand.ts';
 import { planLeft, type LeftSetup } from './plan-left.ts';
 import { openingAt, stepTables } from './step-tables.ts';
 

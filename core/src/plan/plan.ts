@@ -3,7 +3,7 @@ import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
 import { likenReturns, type AlikeMemory } from './alike.ts';
 import { handOf, type Hand } from '../left/hand.ts';
 import { planLeft, type LeftMemory, type LeftPlan, type LeftSetup } from '../left/plan-left.ts';
-import type { LeftSchool, LeftWeights } from '../left/costs.ts';
+import type { LeftSchool, LeftWeights } from '../fingering/vocabulary.ts';
 import type { Pattern } from '../fingering/rules.ts';
 import type { RightSchool } from '../fingering/vocabulary.ts';
 import { DEFAULT_RIGHT_SETUP, type RightSetup } from '../right/setup.ts';

@@ -1,6 +1,6 @@
 import { midiOf, parsePitch } from '../../src/music/pitch.ts';
 import { placesOf, STANDARD_GUITAR } from '../../src/instrument/guitar.ts';
-import type { LeftSchool } from '../../src/left/costs.ts';
+import type { LeftSchool } from '../../src/fingering/vocabulary.ts';
 
 /**
  * A short passage with the fingerings that a good player would accept. All of them are our own; the fingerings are

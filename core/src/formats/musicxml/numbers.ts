@@ -1,3 +1,4 @@
+import { shortened } from '../../fingering/human-text.ts';
 import type { Repair } from '../import-problem.ts';
 import { childNamed, type XmlElement } from '../xml/tree.ts';
 
@@ -87,7 +88,7 @@ export class NumberGate {
   refuse(text: string, name: FileNumber, line: number): void {
     this.told += 1;
     if (this.told > MOST_TOLD) return;
-    const shown = text.length > LONGEST_SHOWN ? `${text.slice(0, LONGEST_SHOWN)}…` : text;
+    const shown = text.length > LONGEST_SHOWN ? `${shortened(text, LONGEST_SHOWN)}…` : text;
     this.repairs.push({
       code: 'number-out-of-range',
       bar: this.bar,

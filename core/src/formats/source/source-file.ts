@@ -1,3 +1,4 @@
+import { readable, shortened } from '../../fingering/human-text.ts';
 import { failure, type Result } from '../../music/result.ts';
 import type { ImportProblem } from '../import-problem.ts';
 import { scoreInArchive, type ArchiveProblem } from './archive.ts';
@@ -35,7 +36,7 @@ const encodingProblem = (found: EncodingProblem): Result<never, ImportProblem> =
   problem(
     'undecodable',
     found.kind === 'unknown-encoding'
-      ? `The file says that its text is written as “${found.encoding.slice(0, 40)}”, which is not known here. Export the piece again as MusicXML in UTF-8.`
+      ? `The file says that its text is written as “${shortened(readable(found.encoding), 40)}”, which is not known here. Export the piece again as MusicXML in UTF-8.`
       : `The text of the file is not ${found.encoding.toUpperCase()}, as it should be${found.line === undefined ? '' : ` (line ${found.line})`}. Export the piece again as MusicXML in UTF-8, or correct what its first line says of the encoding.`,
   );
 

@@ -1,4 +1,5 @@
 import { LONGEST_TEXT, markId, markSchema, type Mark, type MarkId } from '../../../fingering/marks.ts';
+import { readable, shortened } from '../../../fingering/human-text.ts';
 import { slurMarks } from '../../../fingering/slurred.ts';
 import { anchorOf } from '../../../score/anchor.ts';
 import type { NoteIndex, Score } from '../../../score/score.ts';
@@ -72,7 +73,7 @@ const directionMarks = (
     const mark: Mark =
       read.kind === 'damp'
         ? { kind: 'damp', from: anchorId(from), string: read.string }
-        : { kind: 'text', from: anchorId(from), text: read.text.slice(0, LONGEST_TEXT) };
+        : { kind: 'text', from: anchorId(from), text: shortened(readable(read.text), LONGEST_TEXT) };
     return [{ mark, elements: [child] }];
   });
 };
