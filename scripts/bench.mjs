@@ -3,7 +3,7 @@ import { runTypeScript } from './typescript.mjs';
 
 runMain(async () => {
   checkNode();
-  ensurePackages();
+  await ensurePackages();
   if (!process.argv.includes('--browser')) {
     say('Planning, medians; times a note in µs so that lengths compare:\n');
     const core = await runTypeScript('core/bench/plan.bench.ts');
@@ -17,6 +17,6 @@ runMain(async () => {
     say('\nIn the browser, 32 bars:\n');
     return await runTypeScript('web/bench/open.bench.ts', [], { ...process.env, DATABASE_URL: cluster.url });
   } finally {
-    cluster.stop();
+    await cluster.leave();
   }
 });

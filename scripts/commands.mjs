@@ -53,14 +53,13 @@ export const installDebianPackages = (packages, purpose) => {
 };
 
 /** Installs the npm packages of the lock file when they are not there yet or older than it. */
-export const ensurePackages = () => {
+export const ensurePackages = async () => {
   const installed = join(ROOT, 'node_modules/.package-lock.json');
   const lock = join(ROOT, 'package-lock.json');
   if (existsSync(installed) && statSync(installed).mtimeMs >= statSync(lock).mtimeMs) return;
   say('Installing npm packages …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
-    stdio: ['ignore', 'inherit', 'inherit'],
-  });
+  const code = await runShown('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  if (code !== 0) throw new SetupError('The npm packages could not be installed; see above.');
 };
 
 /** Fails early and clearly on a Node that the packages do not support. */
@@ -83,11 +82,14 @@ export const fingerprint = (folders) => {
   return hash.digest('hex');
 };
 
+const INTERRUPTED = 130;
+
 /** Runs `main`, printing what the user can put right in plain words. */
 export const runMain = (main) => {
   main().then(
     (code) => process.exit(code ?? 0),
     (error) => {
+      if (error?.constructor?.name === 'Interrupted') process.exit(INTERRUPTED);
       process.stderr.write(`\n${error instanceof SetupError ? error.message : error.stack}\n`);
       process.exit(1);
     },

@@ -1,22 +1,15 @@
-import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import {
-  bin,
-  checkNode,
-  ensurePackages,
-  fingerprint,
-  ROOT,
-  run,
-  runMain,
-  say,
-  SetupError,
-} from './commands.mjs';
+import { bin, checkNode, ensurePackages, fingerprint, ROOT, runMain, say, SetupError } from './commands.mjs';
+import { end, endWithUs, runQuietly, start, throwIfInterrupted, wasInterrupted } from './processes.mjs';
 
 /** The demo's one teacher, an invention. */
 const TEACHER = { id: '6b1f0c52-6f0e-4a0e-9d55-0c0a0d3f5a01', name: 'Marit Osse' };
 const FIRST_PORT = 4310;
+const WEB = join(ROOT, 'web');
+/** Any number that nothing else locks: one start at a time loads the studies. */
+const LOADING_LOCK = 7_240_115;
 
 const isFree = (port) =>
   new Promise((resolve) => {
@@ -25,47 +18,63 @@ const isFree = (port) =>
     probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
   });
 
-const choosePort = async () => {
-  if (process.env.PORT) {
-    const wanted = Number(process.env.PORT);
+const wantedPort = async () => {
+  const { readPort, SetupProblem } = await import('../web/server/address.mjs');
+  try {
+    return readPort(process.env.PORT);
+  } catch (error) {
+    throw error instanceof SetupProblem ? new SetupError(error.message) : error;
+  }
+};
+
+const freePort = async (wanted, from) => {
+  if (wanted !== undefined) {
     if (!(await isFree(wanted)))
       throw new SetupError(`Port ${wanted} is in use. Choose another one with PORT=… npm run demo.`);
     return wanted;
   }
-  for (let port = FIRST_PORT; port < FIRST_PORT + 50; port += 1) if (await isFree(port)) return port;
-  throw new SetupError(`No free port between ${FIRST_PORT} and ${FIRST_PORT + 49}.`);
+  for (let port = from; port < from + 50; port += 1) if (await isFree(port)) return port;
+  throw new SetupError(`No free port between ${from} and ${from + 49}.`);
 };
 
-const build = () => {
-  const stampFile = join(ROOT, 'web/build/.stamp');
+const build = async () => {
+  const { buildApplication } = await import('../web/build.mjs');
+  const { withLock } = await import('./lock.mjs');
   const stamp = fingerprint(['core/src', 'web/src', 'web/static', 'web/package.json', 'package-lock.json']);
-  if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === stamp) return;
-  say('Building …');
-  run(bin('vite'), ['build', '--logLevel', 'warn'], { cwd: join(ROOT, 'web') });
-  mkdirSync(join(ROOT, 'web/build'), { recursive: true });
-  writeFileSync(stampFile, stamp);
+  await withLock(join(ROOT, 'node_modules/.building'), () =>
+    buildApplication(stamp, (args) => {
+      say('Building …');
+      return runQuietly(bin('vite'), args, { cwd: WEB });
+    }),
+  );
 };
 
-const waitUntilUp = async (address, server) => {
+const isUp = async (address, server) => {
   for (let attempt = 0; attempt < 200; attempt += 1) {
-    if (server.exitCode !== null) throw new SetupError('The server ended before it answered.');
+    throwIfInterrupted();
+    if (server.exitCode !== null || server.signalCode !== null) return false;
     const answer = await fetch(`${address}/health`).catch(() => undefined);
-    if (answer?.ok) return;
+    if (answer?.ok) return true;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   throw new SetupError('The server did not answer within 20 seconds.');
 };
 
-/** Imports the studies of `demo/studies` once, the way a teacher would. */
+/** Imports the studies of `demo/studies` once, the way a teacher would; what an interrupted start left out follows. */
 const loadStudies = async (address, url) => {
-  const { default: pg } = await import('pg');
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  try {
+  const { withClient } = await import('./database.mjs');
+  await withClient(url, async (client) => {
+    await client.query('select pg_advisory_lock($1)', [LOADING_LOCK]);
     const { rows } = await client.query('select demo_loaded_at from teachers where id = $1', [TEACHER.id]);
     if (rows[0]?.demo_loaded_at) return;
+    const there = await client.query('select file_name as "name" from sources where teacher_id = $1', [
+      TEACHER.id,
+    ]);
+    const known = new Set(there.rows.map(({ name }) => name));
     const folder = join(ROOT, 'demo/studies');
     for (const name of readdirSync(folder).sort()) {
+      throwIfInterrupted();
+      if (known.has(name)) continue;
       const response = await fetch(`${address}/api/pieces`, {
         method: 'POST',
         headers: {
@@ -78,68 +87,101 @@ const loadStudies = async (address, url) => {
       if (!response.ok) throw new SetupError(`The demo study ${name} was refused: ${await response.text()}`);
     }
     await client.query('update teachers set demo_loaded_at = now() where id = $1', [TEACHER.id]);
-  } finally {
-    await client.end();
-  }
+  });
 };
 
-const createTeacher = async (url) => {
-  const { default: pg } = await import('pg');
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  await client.query('insert into teachers (id, name) values ($1, $2) on conflict (id) do nothing', [
-    TEACHER.id,
-    TEACHER.name,
-  ]);
-  await client.end();
+const prepareDatabase = async (url) => {
+  const { reaching, withClient } = await import('./database.mjs');
+  const { migrate } = await import('../web/database/migrate.mjs');
+  await reaching(url, () => migrate(url));
+  await withClient(url, (client) =>
+    client.query('insert into teachers (id, name) values ($1, $2) on conflict (id) do nothing', [
+      TEACHER.id,
+      TEACHER.name,
+    ]),
+  );
 };
 
-runMain(async () => {
-  checkNode();
-  ensurePackages();
-  const isDevelopment = process.argv.includes('--dev');
-  const { startCluster } = await import('./postgres.mjs');
-  const cluster = process.env.DATABASE_URL
-    ? { url: process.env.DATABASE_URL, stop: () => {} }
-    : await startCluster('demo', 'oculon');
-  let server;
-  // From here on there is a database to stop: an interruption ends what runs and then leaves by the way below.
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => server?.kill('SIGTERM'));
-  try {
-    const { migrate } = await import('../web/database/migrate.mjs');
-    await migrate(cluster.url);
-    await createTeacher(cluster.url);
-    const port = await choosePort();
+/** Starts the server on a free port; another start may have been quicker to take it, then on the next one. */
+const startServer = async (url, isDevelopment) => {
+  const wanted = await wantedPort();
+  for (let from = FIRST_PORT; ; from += 1) {
+    const port = await freePort(wanted, from);
     const address = `http://127.0.0.1:${port}`;
-    if (!isDevelopment) build();
-    const environment = {
+    const env = {
       ...process.env,
-      DATABASE_URL: cluster.url,
+      DATABASE_URL: url,
       OCULON_TEACHER: TEACHER.id,
+      OCULON_ENDS_WITH: 'parent',
       HOST: '127.0.0.1',
       PORT: String(port),
       ORIGIN: address,
-      BODY_SIZE_LIMIT: '64M',
+      LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
     };
-    server = isDevelopment
-      ? spawn(bin('vite'), ['dev', '--host', '127.0.0.1', '--port', String(port)], {
-          cwd: join(ROOT, 'web'),
-          env: environment,
-          stdio: 'inherit',
-        })
-      : spawn(process.execPath, ['build/index.js'], {
-          cwd: join(ROOT, 'web'),
-          env: environment,
-          stdio: ['ignore', 'inherit', 'inherit'],
-        });
-    const ended = new Promise((resolve) => server.once('exit', resolve));
-    await waitUntilUp(address, server);
-    await loadStudies(address, cluster.url);
-    say(`\nOculon is ready: ${address}\nCtrl-C ends it.\n`);
-    await ended;
-    return 0;
+    if (isDevelopment) {
+      const { buildScoreReader } = await import('../web/build.mjs');
+      env.OCULON_SCORE_READER = await buildScoreReader(join(ROOT, 'node_modules/.cache/score-reader.mjs'));
+    }
+    const [command, args] = isDevelopment
+      ? [bin('vite'), ['dev', '--host', '127.0.0.1', '--port', String(port), '--strictPort']]
+      : [process.execPath, ['server/main.mjs']];
+    const server = start(command, args, { cwd: WEB, env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+    const ended = new Promise((resolve) => {
+      server.once('exit', (code, signal) => resolve({ code, signal }));
+    });
+    if (await isUp(address, server)) return { server, address, ended };
+    if (wanted !== undefined || from > FIRST_PORT + 5)
+      throw new SetupError('The server ended before it answered.');
+  }
+};
+
+/** Settles when the database server is gone. */
+const endOfPostmaster = (pid) =>
+  new Promise((resolve) => {
+    const watch = setInterval(() => {
+      try {
+        process.kill(pid, 0);
+      } catch (error) {
+        if (error.code === 'EPERM') return;
+        clearInterval(watch);
+        resolve();
+      }
+    }, 500);
+    watch.unref();
+  });
+
+runMain(async () => {
+  endWithUs();
+  checkNode();
+  await wantedPort();
+  await ensurePackages();
+  throwIfInterrupted();
+  const isDevelopment = process.argv.includes('--dev');
+  const { startCluster } = await import('./postgres.mjs');
+  const cluster = process.env.DATABASE_URL
+    ? { url: process.env.DATABASE_URL, postmaster: undefined, leave: async () => {} }
+    : await startCluster('demo', 'oculon');
+  let server;
+  try {
+    throwIfInterrupted();
+    await prepareDatabase(cluster.url);
+    throwIfInterrupted();
+    if (!isDevelopment) await build();
+    const running = await startServer(cluster.url, isDevelopment);
+    server = running.server;
+    await loadStudies(running.address, cluster.url);
+    say(`\nOculon is ready: ${running.address}\nCtrl-C ends it.\n`);
+    const what = await Promise.race([
+      running.ended.then(({ code, signal }) => `The server ended (${signal ?? `code ${code}`}).`),
+      ...(cluster.postmaster === undefined
+        ? []
+        : [endOfPostmaster(cluster.postmaster).then(() => 'The database server ended.')]),
+    ]);
+    if (wasInterrupted()) return 0;
+    say(`\n${what} Start Oculon again with npm run demo; nothing that was saved is lost.`);
+    return 1;
   } finally {
-    server?.kill('SIGTERM');
-    cluster.stop();
+    if (server) await end(server);
+    await cluster.leave();
   }
 });

@@ -3,6 +3,6 @@ import { runTypeScript } from './typescript.mjs';
 
 runMain(async () => {
   checkNode();
-  ensurePackages();
+  await ensurePackages();
   return runTypeScript('core/test/report.ts');
 });

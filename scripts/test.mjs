@@ -51,12 +51,12 @@ const steps = (quick, environment) => [
 
 runMain(async () => {
   checkNode();
-  ensurePackages();
+  await ensurePackages();
   const quick = process.argv.includes('--quick');
   if (!quick && !existsSync('/usr/bin/chromium')) installDebianPackages(['chromium'], 'Chromium');
   const { startCluster } = await import('./postgres.mjs');
   const cluster = process.env.DATABASE_URL
-    ? { url: process.env.DATABASE_URL, stop: () => {} }
+    ? { url: process.env.DATABASE_URL, leave: async () => {} }
     : await startCluster('test', 'oculon');
   try {
     const database = await freshDatabase(cluster.url);
@@ -78,6 +78,6 @@ runMain(async () => {
       await database.drop();
     }
   } finally {
-    cluster.stop();
+    await cluster.leave();
   }
 });

@@ -9,7 +9,7 @@ const LOCK = 7_240_114;
 
 /** Applies the numbered migrations that a database does not have yet, each in a transaction of its own. */
 export const migrate = async (url) => {
-  const client = new pg.Client({ connectionString: url });
+  const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 });
   await client.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [LOCK]);

@@ -5,9 +5,12 @@ declare global {
     interface Error {
       message: string;
       code?: string;
+      /** The request in the server's log. */
+      requestId?: string;
     }
     interface Locals {
       teacher: TeacherId;
+      requestId: string;
     }
   }
 }

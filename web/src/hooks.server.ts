@@ -2,49 +2,78 @@ import { error, type Handle, type HandleServerError } from '@sveltejs/kit';
 import { env } from '$env/dynamic/private';
 import { closeDatabase } from '$lib/server/database.ts';
 import { teacherIdSchema } from '$lib/server/ids.ts';
+import { log } from '$lib/server/log.ts';
+import { requestSeconds } from '$lib/server/metrics.ts';
+import { closeScoreReaders } from '$lib/server/reading/pool.ts';
 
-// adapter-node announces the end of the server; connections are returned so that the database can stop cleanly.
-process.on('sveltekit:shutdown', () => void closeDatabase());
+// The end of the server is announced; connections are returned so that the database can stop cleanly.
+process.on('sveltekit:shutdown', () => {
+  void closeDatabase();
+  void closeScoreReaders();
+});
 
 /** Paths that need nobody to be signed in. */
-const PUBLIC = new Set(['/health']);
+const PUBLIC = new Set(['/health', '/metrics']);
+const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
+/** When to try again after a 503, in seconds. */
+const RETRY_AFTER = '2';
+
+/** Whether a request that changes something comes from a page of ours; programs that are no browser send no origin. */
+const isFromElsewhere = ({ headers, method }: Request, origin: string): boolean => {
+  if (READING.has(method)) return false;
+  const from = headers.get('origin');
+  const site = headers.get('sec-fetch-site');
+  return from === null ? site !== null && site !== 'same-origin' && site !== 'none' : from !== origin;
+};
 
 /** The teacher is the one the demo was started for; signing in comes with its own screen later. */
 export const handle: Handle = async ({ event, resolve }) => {
+  event.locals.requestId = crypto.randomUUID();
+  const started = performance.now();
+  if (isFromElsewhere(event.request, event.url.origin))
+    error(403, 'Changes are only taken from pages of this address.');
   if (!PUBLIC.has(event.url.pathname)) {
     const teacher = teacherIdSchema.safeParse(env.OCULON_TEACHER);
     if (!teacher.success) error(401, 'Nobody is signed in. Start Oculon with npm run demo.');
     event.locals.teacher = teacher.data;
   }
-  const started = performance.now();
   const response = await resolve(event);
-  if (event.url.pathname.startsWith('/api/'))
-    console.log(
-      JSON.stringify({
-        level: 'info',
-        method: event.request.method,
+  const seconds = (performance.now() - started) / 1000;
+  response.headers.set('x-request-id', event.locals.requestId);
+  response.headers.set('cache-control', 'no-store');
+  if (response.status === 503 && !response.headers.has('retry-after'))
+    response.headers.set('retry-after', RETRY_AFTER);
+  const { method } = event.request;
+  const route = event.route.id ?? 'none';
+  requestSeconds.observe({ route, method, status: response.status }, seconds);
+  if (route !== '/health' && route !== '/metrics')
+    log.info(
+      {
+        request: event.locals.requestId,
+        method,
         path: event.url.pathname,
         status: response.status,
-        ms: Math.round(performance.now() - started),
-      }),
+        ms: Math.round(seconds * 1000),
+      },
+      'request',
     );
   return response;
 };
 
 export const handleError: HandleServerError = ({ error: cause, event, status }) => {
-  if (status !== 404)
-    console.error(
-      JSON.stringify({
-        level: 'error',
-        path: event.url.pathname,
-        message: (cause as Error).message,
-        stack: (cause as Error).stack,
-      }),
+  const { requestId } = event.locals;
+  if (status >= 500)
+    log.error(
+      { err: cause, request: requestId, method: event.request.method, path: event.url.pathname },
+      'failed',
     );
   return {
     message:
       status === 404
         ? 'There is nothing at this address.'
-        : 'Something went wrong on the server. Your work is kept; try again in a moment.',
+        : status < 500
+          ? 'This request cannot be understood.'
+          : 'Something went wrong on the server. Your work is kept; try again in a moment.',
+    ...(status >= 500 && { requestId }),
   };
 };

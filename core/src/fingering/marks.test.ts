@@ -28,11 +28,11 @@ describe('marks in the document', () => {
     const other: Mark = { ...text, text: 'quietly' };
     const theirs = markEdit(EMPTY_FINGERING, markId(other), other);
     const mine = markEdit(EMPTY_FINGERING, markId(text), text);
-    expect(rebaseEdits(EMPTY_FINGERING, [theirs], [mine])).toEqual({
+    expect(rebaseEdits(applyEdits(EMPTY_FINGERING, [theirs]), [mine])).toEqual({
       edits: [{ ...mine, before: other }],
       conflicts: [{ slot: { kind: 'mark', mark: markId(text) }, theirs: other, mine: text }],
     });
-    expect(rebaseEdits(EMPTY_FINGERING, [mine], [mine]).edits).toEqual([]);
+    expect(rebaseEdits(applyEdits(EMPTY_FINGERING, [mine]), [mine]).edits).toEqual([]);
   });
 
   it('must make sense', () => {

@@ -19,7 +19,7 @@ describe('edits of two windows', () => {
         const theirs = makeEdits(base, first);
         const mine = makeEdits(base, second);
         const [theirEnd, myEnd] = [applyEdits(base, theirs), applyEdits(base, mine)];
-        const rebase = rebaseEdits(base, theirs, mine);
+        const rebase = rebaseEdits(theirEnd, mine);
         const merged = applyEdits(theirEnd, rebase.edits);
         const disputed = new Set(rebase.conflicts.map(({ slot }) => slotKey(slot)));
         expect(disputed.size).toBe(rebase.conflicts.length);
@@ -42,19 +42,20 @@ describe('edits of two windows', () => {
   it('do not wipe what was set here and taken back', () => {
     const id = `text@${NOTE}` as MarkId;
     const set = markEdit(EMPTY_FINGERING, id, { kind: 'text', from: NOTE, text: 'sing' });
-    expect(rebaseEdits(EMPTY_FINGERING, [set], [set, invertEdit(set)])).toEqual({ edits: [], conflicts: [] });
+    expect(rebaseEdits(applyEdits(EMPTY_FINGERING, [set]), [set, invertEdit(set)])).toEqual({
+      edits: [],
+      conflicts: [],
+    });
     const finger = choose({ finger: 1 });
-    expect(rebaseEdits(EMPTY_FINGERING, [choose({ finger: 2 })], [finger, invertEdit(finger)]).edits).toEqual(
-      [],
-    );
+    expect(
+      rebaseEdits(applyEdits(EMPTY_FINGERING, [choose({ finger: 2 })]), [finger, invertEdit(finger)]).edits,
+    ).toEqual([]);
   });
 
   it('on one note do not conflict when one plucks and the other names a string', () => {
-    const { edits, conflicts } = rebaseEdits(
-      EMPTY_FINGERING,
-      [choose({ string: 3 })],
-      [choose({ pluck: 'm' })],
-    );
+    const { edits, conflicts } = rebaseEdits(applyEdits(EMPTY_FINGERING, [choose({ string: 3 })]), [
+      choose({ pluck: 'm' }),
+    ]);
     expect(conflicts).toEqual([]);
     expect(edits).toEqual([
       { kind: 'choose', note: NOTE, before: { string: 3 }, after: { string: 3, pluck: 'm' } },
@@ -64,7 +65,7 @@ describe('edits of two windows', () => {
   it('of the setup merge field by field', () => {
     const theirs = [setupEdit(EMPTY_FINGERING, { hand: 'small' })];
     const mine = [setupEdit(EMPTY_FINGERING, { left: 'legato' })];
-    const { edits, conflicts } = rebaseEdits(EMPTY_FINGERING, theirs, mine);
+    const { edits, conflicts } = rebaseEdits(applyEdits(EMPTY_FINGERING, theirs), mine);
     expect(conflicts).toEqual([]);
     expect(applyEdits(EMPTY_FINGERING, [...theirs, ...edits]).setup).toEqual({
       hand: 'small',

@@ -6,6 +6,8 @@ import {
   sameValue,
   slotKey,
   slotsOf,
+  valueAfter,
+  valueBefore,
   valueIn,
   type Slot,
   type SlotValue,
@@ -25,43 +27,47 @@ export interface Rebase {
   readonly conflicts: readonly Conflict[];
 }
 
-/** What edits have come to: the slots in which they leave something else than they found. */
-const netChanges = (
-  base: Fingering,
-  edits: readonly Edit[],
-): ReadonlyMap<string, readonly [Slot, SlotValue]> => {
-  const after = applyEdits(base, edits);
-  const changes = new Map<string, readonly [Slot, SlotValue]>();
-  for (const slot of edits.flatMap(slotsOf)) {
-    const value = valueIn(after, slot);
-    if (!sameValue(valueIn(base, slot), value)) changes.set(slotKey(slot), [slot, value]);
-  }
-  return changes;
-};
+/** What edits have come to in one slot: what they found there first, and what they left last. */
+interface NetChange {
+  readonly slot: Slot;
+  readonly found: SlotValue;
+  readonly left: SlotValue;
+}
 
-/** Edits that set the wanted values where they are not there yet, and the values on which others decided differently. */
-const restated = (
-  base: Fingering,
-  merged: Fingering,
-  wanted: readonly (readonly [Slot, SlotValue])[],
-): Rebase => {
-  const changes = wanted.filter(([slot, mine]) => !sameValue(valueIn(merged, slot), mine));
-  return {
-    edits: editsTo(merged, changes),
-    conflicts: changes.flatMap(([slot, mine]) => {
-      const theirs = valueIn(merged, slot);
-      return sameValue(theirs, valueIn(base, slot)) ? [] : [{ slot, theirs, mine }];
-    }),
-  };
+/** The slots in which edits leave something else than they found. */
+const netChanges = (edits: readonly Edit[]): readonly NetChange[] => {
+  const changes = new Map<string, NetChange>();
+  for (const edit of edits)
+    for (const slot of slotsOf(edit)) {
+      const found = changes.get(slotKey(slot))?.found;
+      const isKnown = changes.has(slotKey(slot));
+      changes.set(slotKey(slot), {
+        slot,
+        found: isKnown ? found : valueBefore(edit, slot),
+        left: valueAfter(edit, slot),
+      });
+    }
+  return [...changes.values()].filter(({ found, left }) => !sameValue(found, left));
 };
 
 /**
- * Restates `mine` upon `base` after `theirs` was applied to it, slot by slot: a pluck here and a string there on one note
- * both stand. What I set and took back again says nothing. Where both sides came to different values, mine is among the
- * edits and the slot is reported.
+ * Restates `mine` upon `now`, whatever others did meanwhile, slot by slot: a pluck here and a string there on one note
+ * both stand. What I set and took back again says nothing. Where the slot is no longer as I found it and not as I left
+ * it, mine is among the edits and the slot is reported.
  */
-export const rebaseEdits = (base: Fingering, theirs: readonly Edit[], mine: readonly Edit[]): Rebase =>
-  restated(base, applyEdits(base, theirs), [...netChanges(base, mine).values()]);
+export const rebaseEdits = (now: Fingering, mine: readonly Edit[]): Rebase => {
+  const changes = netChanges(mine).filter(({ slot, left }) => !sameValue(valueIn(now, slot), left));
+  return {
+    edits: editsTo(
+      now,
+      changes.map(({ slot, left }) => [slot, left]),
+    ),
+    conflicts: changes.flatMap(({ slot, found, left }) => {
+      const theirs = valueIn(now, slot);
+      return sameValue(theirs, found) ? [] : [{ slot, theirs, mine: left }];
+    }),
+  };
+};
 
 /**
  * Restates what was known here upon a truth that has lost part of it, such as one that was restored from an old copy:
@@ -81,12 +87,12 @@ export const restateUpon = (truth: Fingering, known: Fingering): Rebase => {
 };
 
 /** The edits without those on disputed slots: the other side's decisions stand. */
-export const yielding = (merged: Fingering, { edits, conflicts }: Rebase): readonly Edit[] => {
+export const yielding = (now: Fingering, { edits, conflicts }: Rebase): readonly Edit[] => {
   const disputed = new Set(conflicts.map(({ slot }) => slotKey(slot)));
-  const after = applyEdits(merged, edits);
+  const after = applyEdits(now, edits);
   const kept = edits.flatMap(slotsOf).filter((slot) => !disputed.has(slotKey(slot)));
   return editsTo(
-    merged,
+    now,
     kept.map((slot) => [slot, valueIn(after, slot)]),
   );
 };

@@ -69,6 +69,16 @@ export const slotsOf = (edit: Edit): readonly Slot[] => {
   }
 };
 
+const written = (edit: Edit, side: 'before' | 'after', slot: Slot): SlotValue => {
+  if (edit.kind === 'choose') return slot.kind === 'choice' ? edit[side][slot.field] : undefined;
+  if (edit.kind === 'setup') return slot.kind === 'setup' ? (edit[side][slot.field] ?? undefined) : undefined;
+  return edit[side] ?? undefined;
+};
+/** What an edit found in one of its slots. */
+export const valueBefore = (edit: Edit, slot: Slot): SlotValue => written(edit, 'before', slot);
+/** What an edit leaves in one of its slots. */
+export const valueAfter = (edit: Edit, slot: Slot): SlotValue => written(edit, 'after', slot);
+
 /** Every slot in which something is decided. */
 export const filledSlots = ({ choices, rules, dismissed, marks, setup }: Fingering): readonly Slot[] => [
   ...[...choices].flatMap(([note, choice]) =>

@@ -3,6 +3,7 @@ export interface ImportProblem {
   readonly code:
     | 'empty'
     | 'too-large'
+    | 'busy'
     | 'undecodable'
     | 'damaged-archive'
     | 'no-score-in-archive'

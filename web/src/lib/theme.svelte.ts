@@ -1,4 +1,5 @@
 import { browser } from '$app/environment';
+import { keep, kept } from './browser-storage.svelte.ts';
 
 export const THEMES = ['stand', 'lamp'] as const;
 export type Theme = (typeof THEMES)[number];
@@ -11,8 +12,8 @@ class ThemeChoice {
 
   constructor() {
     if (!browser) return;
-    const kept = localStorage.getItem(KEY);
-    this.chosen = THEMES.find((theme) => theme === kept);
+    const before = kept(KEY);
+    this.chosen = THEMES.find((theme) => theme === before);
     this.#show();
   }
 
@@ -25,7 +26,7 @@ class ThemeChoice {
 
   toggle(): void {
     this.chosen = this.isDark ? 'stand' : 'lamp';
-    localStorage.setItem(KEY, this.chosen);
+    keep(KEY, this.chosen);
     this.#show();
   }
 

@@ -1,7 +1,8 @@
 import { database } from '$lib/server/database.ts';
+import { withDatabase } from '$lib/server/database-trouble.ts';
 import { listPieces } from '$lib/server/pieces.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ locals }) => ({
-  pieces: await listPieces(database(), locals.teacher),
+  pieces: await withDatabase(() => listPieces(database(), locals.teacher)),
 });

@@ -23,6 +23,8 @@ export const breather = (): (() => Promise<void>) => {
 export interface DrawingJob {
   readonly isNear: () => boolean;
   readonly draw: () => Promise<void>;
+  /** Told when drawing threw. */
+  readonly failed: (error: unknown) => void;
 }
 
 /**
@@ -60,7 +62,8 @@ export class DrawingQueue {
       const job = near ?? first;
       if (!job) break;
       this.waiting.delete(job);
-      await job.draw();
+      // One system that cannot be drawn must not keep the others from it; its job says so where it stands.
+      await job.draw().catch((error: unknown) => job.failed(error));
       await nextTask();
     }
     this.running = false;

@@ -81,7 +81,7 @@
       {#if problem.parts}
         {@const file = problem.file}
         <div class="mt-2 flex flex-wrap gap-2">
-          {#each problem.parts as part (part.id)}
+          {#each problem.parts as part, index (index)}
             <button class="btn btn-sm" onclick={() => send(file, part.id)}>{part.name}</button>
           {/each}
         </div>

@@ -28,12 +28,12 @@ import type {
   RightWay,
   RuleId,
   Score,
+  Setup,
   Shift,
   ShiftRide,
   Technique,
   WayOut,
 } from '@oculon/core';
-import type { SetupChoice } from './setup.ts';
 
 /** What the sheet needs of a plan: plain data that a worker can hand over. */
 export interface PlanView {
@@ -103,7 +103,7 @@ export interface PlannerApi {
   /** A little score to get the engraving ready with. */
   exercise(): Score;
   open(bytes: Uint8Array, part: string | undefined): Result<OpenedPiece, ImportProblem>;
-  plan(fingering: FingeringMessage, setup: SetupChoice, onProgress: (share: number) => void): PlanView;
+  plan(fingering: FingeringMessage, setup: Setup, onProgress: (share: number) => void): PlanView;
   /** Ways to take a note, cheapest first, in the last plan. */
   choices(note: NoteIndex): NoteChoices;
   /** What taking a note in some way would bring about. */
@@ -130,8 +130,8 @@ export interface PlannerApi {
   withoutBarre(onset: number, until: number): MovementWay | undefined;
   /** The choices that carry a fingering to a passage that returns. */
   carry(from: number): readonly (readonly [NoteId, Choice])[];
-  /** The source with the fingering of the last plan merged in. */
-  writeMusicXml(): Result<string, ImportProblem>;
+  /** The source with the fingering of the last plan merged in, as UTF-8. */
+  writeMusicXml(): Result<Uint8Array, ImportProblem>;
   /** The last plan as `oculon.plan/1`. */
   writeJson(): string;
 }

@@ -35,11 +35,13 @@ import {
   type NoteId,
   type Plan,
   type PlanSetup,
+  type Score,
+  type Setup,
   type StringNumber,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { MovementWay, PlannerApi, WayView } from './api.ts';
-import { planSetup, type SetupChoice } from './setup.ts';
+import { planSetup, scoreAsRead } from './setup.ts';
 import { exerciseScore, warmUpSteps } from './warm-up.ts';
 
 const RECENT_PLANS = 8;
@@ -54,7 +56,7 @@ let latest: Plan | undefined;
 let timing = { left: 0, right: 0 };
 /** Plans of this piece by what was asked, the latest last: taking a change back finds its plan again. */
 let recent = new Map<string, Plan>();
-let setup: { readonly key: string; readonly value: PlanSetup } | undefined;
+let setup: { readonly key: string; readonly score: Score; readonly value: PlanSetup } | undefined;
 
 const current = (): ImportedScore => {
   if (!imported) throw new RangeError('no piece is open');
@@ -66,11 +68,14 @@ const planned = (): Plan => {
   return latest;
 };
 
-const setupOf = (choice: SetupChoice): PlanSetup => {
-  // The same object again lets the planner go on from its tables.
+/** The piece and the planner's setup as the teacher's setup asks for them. */
+const setupOf = (choice: Setup): { readonly score: Score; readonly value: PlanSetup } => {
+  // The same objects again let the planner go on from its tables.
   const key = JSON.stringify(choice);
-  if (setup?.key !== key) setup = { key, value: planSetup(choice, current().score) };
-  return setup.value;
+  if (setup?.key === key) return setup;
+  const score = scoreAsRead(current().score, choice);
+  setup = { key, score, value: planSetup(choice, score) };
+  return setup;
 };
 
 const tempoOf = ({ setup: { tempo }, score }: Plan): number => tempo ?? score.tempi[0]!.quartersPerMinute;
@@ -144,9 +149,10 @@ const api: PlannerApi = {
       rules: new Map(rules),
       marks: new Map(marks),
     };
+    const wanted = setupOf(choice);
     const plan =
       known ??
-      planPiece(current().score, fingering, setupOf(choice), {
+      planPiece(wanted.score, fingering, wanted.value, {
         ...(latest && { memory: latest.memory }),
         now: () => performance.now(),
         onTiming: (measured) => {
@@ -275,10 +281,11 @@ const api: PlannerApi = {
 
   writeMusicXml() {
     const plan = planned();
-    return writeMusicXml(source, marksOf(plan), {
+    const written = writeMusicXml(source, marksOf(plan), {
       ...(part !== undefined && { part }),
       signs: wantedMarks(plan, current().marks),
     });
+    return written.ok ? success(new TextEncoder().encode(written.value)) : written;
   },
 
   writeJson() {

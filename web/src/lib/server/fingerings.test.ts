@@ -1,9 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { Edit, NoteId } from '@oculon/core';
+import pgPackage from 'pg';
 import type pg from 'pg';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { SentEdit } from '../workbench/saving.ts';
-import { appendEdits, findFingering, listEdits, saveSetup } from './fingerings.ts';
+import { appendEdits, findFingering, listEdits } from './fingerings.ts';
+import { openPool } from './database.ts';
+import { troubleOf } from './database-trouble.ts';
 import type { FingeringId, PieceId, TeacherId } from './ids.ts';
 import { newPiece, newTeacher, testPool } from './testing.ts';
 
@@ -96,22 +99,81 @@ describe('edits in the database', () => {
     });
   });
 
-  it('touch the piece they belong to, and the setup is kept beside them', async () => {
+  it('touch the piece they belong to', async () => {
     const touched = async () =>
       (await pool.query('select touched_at from pieces where id = $1', [piece])).rows[0].touched_at as Date;
     const before = await touched();
     await appendEdits(pool, teacher, fingering, 0, [edit('a', 1)]);
     expect((await touched()).getTime()).toBeGreaterThan(before.getTime());
-    const setup = {
-      hand: 'small' as const,
-      scaleLength: 630,
-      left: 'legato' as const,
-      right: 'strict-im' as const,
-      doubleThumb: true,
-      keepOrder: true,
+  });
+
+  it('made on a revision that is not known here are answered with all there is, and not taken', async () => {
+    const kept = edit('a', 1);
+    await appendEdits(pool, teacher, fingering, 0, [kept]);
+    const answer = await appendEdits(pool, teacher, fingering, 7, [edit('b', 2)]);
+    expect(answer).toMatchObject({ kind: 'behind', revision: 1, after: 0, since: [{ id: kept.id }] });
+    expect(await listEdits(pool, teacher, fingering, 0)).toHaveLength(1);
+  });
+
+  it('written down by an older program are read, with the text that files cannot hold left out', async () => {
+    const old = {
+      kind: 'mark',
+      mark: 'text@n',
+      before: null,
+      after: { kind: 'text', from: 'n', text: 'a\u000bb' },
     };
-    expect(await saveSetup(pool, teacher, fingering, setup)).toBe(true);
-    expect((await findFingering(pool, teacher, piece))?.setup).toEqual(setup);
-    expect(await saveSetup(pool, await newTeacher(pool), fingering, setup)).toBe(false);
+    await pool.query(
+      'insert into edits (fingering_id, teacher_id, revision, edit_id, edit, format) values ($1, $2, 1, $3, $4, 1), ($1, $2, 2, $5, $6, 1)',
+      [fingering, teacher, randomUUID(), JSON.stringify(old), randomUUID(), '{"kind":"unheard"}'],
+    );
+    const kept = await listEdits(pool, teacher, fingering, 0);
+    expect(kept[0]!.edit).toMatchObject({ after: { text: 'a b' } });
+    expect(kept[1]).toMatchObject({ revision: 2, edit: { kind: 'setup', after: {} } });
+    await pool.query(
+      'insert into edits (fingering_id, teacher_id, revision, edit_id, edit, format) values ($1, $2, 3, $3, $4, 99)',
+      [fingering, teacher, randomUUID(), '{}'],
+    );
+    await expect(listEdits(pool, teacher, fingering, 0)).rejects.toThrow(/newer Oculon/);
+  });
+
+  it('wait their turn for a busy fingering without a connection, and give up in time', async () => {
+    const holder = await pool.connect();
+    await holder.query('begin');
+    await holder.query('select 1 from fingerings where id = $1 for update', [fingering]);
+    const small = new pgPackage.Pool({ connectionString: process.env.DATABASE_URL, max: 3 });
+    const asked = performance.now();
+    const saves = Array.from({ length: 20 }, (_, index) =>
+      appendEdits(small, teacher, fingering, 0, [edit(`n${index}`, 1)]).then(
+        () => 'saved',
+        (error: { code?: string }) => `${error.code}`,
+      ),
+    );
+    // Others are served while they wait.
+    expect(await findFingering(small, teacher, piece)).toMatchObject({ revision: 0 });
+    expect(small.totalCount).toBeLessThanOrEqual(3);
+    expect(new Set(await Promise.all(saves))).toEqual(new Set(['55P03']));
+    expect(performance.now() - asked).toBeLessThan(5000);
+    await holder.query('rollback');
+    holder.release();
+    expect(await appendEdits(small, teacher, fingering, 0, [edit('a', 1)])).toMatchObject({ kind: 'saved' });
+    await small.end();
+  });
+
+  it('outlive a connection that the database ends in the middle of a save', async () => {
+    const own = openPool(process.env.DATABASE_URL!, 2);
+    const holder = await pool.connect();
+    await holder.query('begin');
+    await holder.query('select 1 from fingerings where id = $1 for update', [fingering]);
+    const save = appendEdits(own, teacher, fingering, 0, [edit('a', 1)]).catch((error: Error) => error);
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    await holder.query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'oculon' and datname = current_database()`,
+    );
+    const error = await save;
+    expect(troubleOf(error)).toBe('unavailable');
+    await holder.query('rollback');
+    holder.release();
+    expect(await appendEdits(own, teacher, fingering, 0, [edit('a', 1)])).toMatchObject({ kind: 'saved' });
+    await own.end();
   });
 });

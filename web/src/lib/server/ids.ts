@@ -1,9 +1,12 @@
 import * as z from 'zod';
 
-/** Ids as the database knows them, branded so that one cannot stand in for another. */
-export const teacherIdSchema = z.uuid().brand<'TeacherId'>();
-export const pieceIdSchema = z.uuid().brand<'PieceId'>();
-export const fingeringIdSchema = z.uuid().brand<'FingeringId'>();
+/** Ids as the database knows and prints them: in small letters, whoever writes them. */
+const id = z.uuid().toLowerCase();
+
+/** Branded so that one cannot stand in for another. */
+export const teacherIdSchema = id.brand<'TeacherId'>();
+export const pieceIdSchema = id.brand<'PieceId'>();
+export const fingeringIdSchema = id.brand<'FingeringId'>();
 export type TeacherId = z.infer<typeof teacherIdSchema>;
 export type PieceId = z.infer<typeof pieceIdSchema>;
 export type FingeringId = z.infer<typeof fingeringIdSchema>;

@@ -1,7 +1,7 @@
 import {
   failure,
-  readMusicXml,
-  readSourceFile,
+  readable,
+  shortened,
   success,
   type ImportProblem,
   type Repair,
@@ -12,11 +12,16 @@ import { inTransaction } from './database.ts';
 import { insertFingering } from './fingerings.ts';
 import type { PieceId, TeacherId } from './ids.ts';
 import { insertPiece } from './pieces.ts';
+import type { ScoreReader } from './reading/read-score.ts';
 
 export interface ImportedPiece {
   readonly id: PieceId;
   readonly repairs: readonly Repair[];
 }
+
+/** Longest names, in code points, as the database has room for them. */
+const LONGEST_NAME = 300;
+const LONGEST_FILE_NAME = 400;
 
 const titleFromFile = (fileName: string): string =>
   fileName
@@ -30,25 +35,22 @@ export const importPiece = async (
   teacher: TeacherId,
   fileName: string,
   content: Uint8Array,
+  read: ScoreReader,
   part?: string,
 ): Promise<Result<ImportedPiece, ImportProblem>> => {
-  const text = readSourceFile(content);
-  if (!text.ok) return text;
-  const imported = readMusicXml(text.value, part === undefined ? {} : { part });
-  if (!imported.ok) return failure(imported.error);
-  const { score, repairs, partId } = imported.value;
+  const facts = await read(content, part);
+  if (!facts.ok) return failure(facts.error);
+  const { title, composer, keyFifths, repairs, ...rest } = facts.value;
+  const name = shortened(readable(fileName), LONGEST_FILE_NAME) || 'piece.musicxml';
   const id = await inTransaction(pool, async (client) => {
     const piece = await insertPiece(client, teacher, {
-      title: (score.title || titleFromFile(fileName)).slice(0, 300),
-      composer: score.composer.slice(0, 300),
-      bars: score.bars.length,
-      notes: score.notes.length,
-      keyFifths: Math.max(-14, Math.min(14, score.bars[0]!.key)),
-      keyMode: score.bars[0]!.mode ?? null,
-      fileName: fileName.slice(0, 400) || 'piece.musicxml',
-      partId,
+      ...rest,
+      title: shortened(readable(title) || titleFromFile(name), LONGEST_NAME),
+      composer: shortened(readable(composer), LONGEST_NAME),
+      keyFifths: Math.max(-14, Math.min(14, keyFifths)),
+      fileName: name,
       content,
-      repairs,
+      repairs: repairs.map((repair) => ({ ...repair, message: readable(repair.message) })),
     });
     await insertFingering(client, teacher, piece);
     return piece;

@@ -5,7 +5,10 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { findFingering } from './fingerings.ts';
 import { importPiece } from './import-piece.ts';
 import { deletePiece, findPiece, findReading, findSource, listPieces, renamePiece } from './pieces.ts';
+import { readScore, type ScoreReader } from './reading/read-score.ts';
 import { newPiece, newTeacher, testPool } from './testing.ts';
+
+const readHere: ScoreReader = (content, part) => Promise.resolve(readScore(content, part));
 
 const study = new Uint8Array(
   readFileSync(fileURLToPath(new URL('../../../../demo/studies/one-thread.musicxml', import.meta.url))),
@@ -20,7 +23,7 @@ describe('pieces in the database', () => {
 
   it('are imported with their source to the byte, their facts and an empty fingering', async () => {
     const teacher = await newTeacher(pool);
-    const imported = await importPiece(pool, teacher, 'one-thread.musicxml', study);
+    const imported = await importPiece(pool, teacher, 'one-thread.musicxml', study, readHere);
     if (!imported.ok) throw new Error(imported.error.message);
     const { id } = imported.value;
     expect(await findPiece(pool, teacher, id)).toMatchObject({
@@ -34,9 +37,25 @@ describe('pieces in the database', () => {
     expect((await findFingering(pool, teacher, id))?.revision).toBe(0);
   });
 
+  it('with names that no column holds are kept under names that it does', async () => {
+    const teacher = await newTeacher(pool);
+    const text = new TextDecoder().decode(study);
+    const titled = text.replace(/<work-title>.*?</, `<work-title>${'𝄞'.repeat(400)}<`);
+    const imported = await importPiece(
+      pool,
+      teacher,
+      `a\u0000b\ud800${'𝄞'.repeat(500)}.xml`,
+      new TextEncoder().encode(titled),
+      readHere,
+    );
+    if (!imported.ok) throw new Error(imported.error.message);
+    expect((await findPiece(pool, teacher, imported.value.id))?.title).toBe('𝄞'.repeat(300));
+    expect((await findReading(pool, teacher, imported.value.id))?.fileName).toMatch(/^a b 𝄞+$/u);
+  });
+
   it('that cannot be read leave no trace', async () => {
     const teacher = await newTeacher(pool);
-    const refused = await importPiece(pool, teacher, 'x.xml', new TextEncoder().encode('<html/>'));
+    const refused = await importPiece(pool, teacher, 'x.xml', new TextEncoder().encode('<html/>'), readHere);
     expect(refused).toMatchObject({ ok: false, error: { code: 'not-musicxml' } });
     expect(await listPieces(pool, teacher)).toEqual([]);
   });

@@ -39,7 +39,7 @@
   <details class="text-sm" data-testid="barres">
     <summary class="cursor-pointer font-serif text-base">Barres ({barres.length})</summary>
     <ul class="mt-1 space-y-1" aria-label="Barres">
-      {#each barres as care (`${care.barre.onset} ${care.barre.finger}`)}
+      {#each barres as care, index (index)}
         {@const { barre } = care}
         <li>
           <button

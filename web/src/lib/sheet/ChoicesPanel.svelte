@@ -56,7 +56,7 @@
   <section aria-label="Ways to take this note" data-testid="ways">
     <h3 class="text-sm font-semibold">Ways to take it</h3>
     <ol class="mt-1 text-sm">
-      {#each shown as way, index (`${way.string}/${way.finger}`)}
+      {#each shown as way, index (index)}
         {@const effect = effects.get(way)}
         <li>
           <button

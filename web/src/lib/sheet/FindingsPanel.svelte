@@ -80,7 +80,7 @@
       </span>
     </div>
     <ul class="mt-1 space-y-1 text-sm">
-      {#each open as finding, index (`${finding.code}${finding.note}${index}`)}
+      {#each open as finding, index (index)}
         {@const Icon = ICONS[finding.severity]}
         {@const key = `${findingKey(finding)}${index}`}
         <li>
@@ -152,7 +152,7 @@
   <details class="text-sm">
     <summary class="cursor-pointer">Put aside ({aside.length})</summary>
     <ul class="mt-1 space-y-1" aria-label="Put aside">
-      {#each aside as finding, index (`${finding.code}${finding.note}${index}`)}
+      {#each aside as finding, index (index)}
         <li class="flex items-start justify-between gap-2">
           <span class="opacity-80"
             >{finding.message} <i>{workbench.fingering.dismissed.get(findingKey(finding))}</i></span
@@ -169,7 +169,7 @@
   <details class="text-sm">
     <summary class="cursor-pointer">Mended while reading ({workbench.repairs.length})</summary>
     <ul class="mt-1 list-disc space-y-1 pl-5">
-      {#each workbench.repairs as repair (repair.message)}<li>{repair.message}</li>{/each}
+      {#each workbench.repairs as repair, index (index)}<li>{repair.message}</li>{/each}
     </ul>
   </details>
 {/if}

@@ -58,7 +58,7 @@
         : ''}</summary
     >
     <ul class="mt-1" aria-label="Phrases">
-      {#each phrases as phrase (phrase.from)}
+      {#each phrases as phrase, index (index)}
         <li>
           <button
             class="w-full rounded px-1 text-left hover:bg-base-200"
@@ -72,7 +72,7 @@
     {#if returns.length > 0}
       <h3 class="mt-2 font-serif">Passages that return</h3>
       <ul class="space-y-2" aria-label="Passages that return">
-        {#each returns as each (each.from)}
+        {#each returns as each, index (index)}
           <li>
             <button class="rounded px-1 text-left hover:bg-base-200" onclick={() => jumpToBar(each.from)}
               ><span class="font-semibold">{bars(each.from, each.to)}</span>: {likenessWords(each.likeness)} as
@@ -91,7 +91,7 @@
             >
             {#if each.differences.length > 0}
               <ul class="pl-3 text-xs" aria-label="Differences">
-                {#each each.differences as { here, there, price } (here)}
+                {#each each.differences as { here, there, price }, place (place)}
                   <li>
                     {placeText(score, workbench.plan?.sounds[here] ?? 0)}: {takingOf(here)}, there {takingOf(
                       there,

@@ -1,11 +1,10 @@
 <script lang="ts">
-  import { FINGER_PAIRS, type FingerPair } from '@oculon/core';
-  import type { SetupChoice } from '../planner/setup.ts';
+  import { FINGER_PAIRS, type FingerPair, type WholeSetup } from '@oculon/core';
 
   interface Props {
-    setup: SetupChoice;
+    setup: WholeSetup;
     /** Takes the change over; false when it cannot be. */
-    change: (part: Partial<SetupChoice>) => boolean;
+    change: (part: Partial<WholeSetup>) => boolean;
   }
   const { setup, change }: Props = $props();
 

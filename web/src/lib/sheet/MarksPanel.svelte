@@ -78,7 +78,7 @@
     <summary class="cursor-pointer font-serif text-base">Marks{decided > 0 ? ` · ${decided}` : ''}</summary>
     <div class="mt-1 space-y-2">
       <ul class="space-y-1" aria-label="Marks at the caret">
-        {#each here as placed (placed.id)}
+        {#each here as placed, index (index)}
           <li class="flex flex-wrap items-center gap-1">
             <span class="grow"
               >{MARK_NAMES[placed.mark.kind]}
@@ -104,7 +104,7 @@
         {:else}
           <li class="opacity-70">No marks here yet.</li>
         {/each}
-        {#each removedHere as [id] (id)}
+        {#each removedHere as [id], index (index)}
           <li class="flex items-center gap-1 opacity-80">
             <span class="grow"
               >{MARK_NAMES[id.split('@')[0] as keyof typeof MARK_NAMES]}

@@ -66,7 +66,7 @@
         >
       </div>
       <ul class="space-y-0.5" aria-label={view === 'block' ? 'Set together' : 'Set one by one'}>
-        {#each view === 'block' ? atOnce : oneByOne as each (each.stay.index)}
+        {#each view === 'block' ? atOnce : oneByOne as each, index (index)}
           <li>
             {view === 'block'
               ? preparationWords(each, when)
@@ -78,11 +78,11 @@
       </ul>
       {#if held.length + guides.length + leaving.length > 0}
         <ul class="space-y-0.5" aria-label="What stays and what leads">
-          {#each guides as guide (guide.finger)}<li>{guideWords(guide)}</li>{/each}
-          {#each held as each (each.stay.index)}
+          {#each guides as guide, index (index)}<li>{guideWords(guide)}</li>{/each}
+          {#each held as each, index (index)}
             <li>{heldWords(each, placeText(score, struckAt(each.to)))}</li>
           {/each}
-          {#each leaving as { stay } (stay.index)}
+          {#each leaving as { stay }, index (index)}
             <li class="opacity-80">{stay.finger} {LEAVING_WORDS[stay.leaves]}</li>
           {/each}
         </ul>

@@ -107,6 +107,11 @@
         >
       </div>
     </div>
+    {#if note.fingering.other}
+      <p class="mt-1 text-sm" data-testid="other-fingering">
+        The file also writes {note.fingering.other.join(', ')}: kept as it stands, not planned.
+      </p>
+    {/if}
     {#if choice?.remedy}
       <p class="mt-1 text-sm">Your way out: {REMEDY_WORDS[choice.remedy]}.</p>
     {/if}

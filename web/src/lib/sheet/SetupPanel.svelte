@@ -6,8 +6,9 @@
     patternSchema,
     RIGHT_SCHOOLS,
     SCALE_LENGTHS,
+    setupSchema,
+    type WholeSetup,
   } from '@oculon/core';
-  import { setupChoiceSchema, type SetupChoice } from '../planner/setup.ts';
   import { RIGHT_SCHOOL_NAMES } from './words.ts';
   import HandFields from './HandFields.svelte';
   import WeightFields from './WeightFields.svelte';
@@ -18,9 +19,9 @@
   const ownTempo = $derived(Math.round(workbench.score?.tempi[0]?.quartersPerMinute ?? 0));
   let tempoProblem = $state('');
 
-  const change = (part: Partial<SetupChoice>) => {
-    const next = setupChoiceSchema.safeParse({ ...workbench.setup, ...part });
-    if (next.success) workbench.setSetup(next.data);
+  const change = (part: Partial<WholeSetup>) => {
+    const next = setupSchema.safeParse(part);
+    if (next.success) workbench.changeSetup(part);
     return next.success;
   };
   /** Tunings by what is said of them; strings ① to ⑥. */
@@ -67,7 +68,7 @@
       id="setup-left"
       class="select select-sm"
       value={workbench.setup.left}
-      onchange={(event) => change({ left: event.currentTarget.value as SetupChoice['left'] })}
+      onchange={(event) => change({ left: event.currentTarget.value as WholeSetup['left'] })}
     >
       {#each LEFT_SCHOOLS as school (school)}<option value={school}>{school}</option>{/each}
     </select>
@@ -76,7 +77,7 @@
       id="setup-right"
       class="select select-sm"
       value={workbench.setup.right}
-      onchange={(event) => change({ right: event.currentTarget.value as SetupChoice['right'] })}
+      onchange={(event) => change({ right: event.currentTarget.value as WholeSetup['right'] })}
     >
       {#each RIGHT_SCHOOLS as school (school)}<option value={school}>{RIGHT_SCHOOL_NAMES[school]}</option
         >{/each}
@@ -119,7 +120,7 @@
       id="setup-hand"
       class="select select-sm"
       value={workbench.setup.hand}
-      onchange={(event) => change({ hand: event.currentTarget.value as SetupChoice['hand'] })}
+      onchange={(event) => change({ hand: event.currentTarget.value as WholeSetup['hand'] })}
     >
       {#each Object.keys(HAND_SIZES) as size (size)}<option value={size}>{size}</option>{/each}
     </select>
@@ -148,6 +149,18 @@
       {/each}
     </datalist>
     {#if tuningProblem}<span></span><span class="text-xs text-error">{tuningProblem}</span>{/if}
+    <label for="setup-octave">Octave</label>
+    <select
+      id="setup-octave"
+      class="select select-sm"
+      value={String(workbench.setup.octave)}
+      onchange={({ currentTarget: { value } }) =>
+        change({ octave: Number(value) === 0 ? undefined : (Number(value) as 1 | -1) })}
+    >
+      <option value="0">as the file was read</option>
+      <option value="1">an octave higher</option>
+      <option value="-1">an octave lower</option>
+    </select>
     <label for="setup-capo">Capo</label>
     <select
       id="setup-capo"

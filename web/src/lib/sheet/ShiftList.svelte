@@ -25,7 +25,7 @@
   <details class="text-sm" data-testid="shifts">
     <summary class="cursor-pointer font-serif text-base">Shifts ({shifts.length})</summary>
     <ul class="mt-1 space-y-1" aria-label="Shifts">
-      {#each shifts as shift (shift.slice)}
+      {#each shifts as shift, index (index)}
         <li>
           <button
             class="w-full rounded px-1 text-left hover:bg-base-200"

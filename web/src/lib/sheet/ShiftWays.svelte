@@ -39,7 +39,7 @@
   >
 {:else}
   <ul class="space-y-1" aria-label="Other places for the shift">
-    {#each ways as way (way.onset)}
+    {#each ways as way, index (index)}
       <li>
         <button class="btn btn-xs" onclick={() => take(way)}
           >{way.isEarlier ? 'Earlier' : 'Later'}: {placeText(workbench.score!, way.onset)}</button

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { Essential, PlacedMark, RightSign, Score } from '@oculon/core';
+  import { barLabel, type Essential, type PlacedMark, type RightSign, type Score } from '@oculon/core';
+  import Part from '../Part.svelte';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import { marksKeeper } from '../engraving/laid-marks.ts';
   import { bareNote, type Origins } from '../engraving/marks.ts';
@@ -53,6 +54,13 @@
   const NEAR = 80;
 
   let geometry = $state.raw<SystemGeometry>();
+  /** Why the system could not be engraved. */
+  let failure = $state('');
+  const barsShown = $derived.by(() => {
+    const [from, to] = [score.bars[first], score.bars[first + widths.length - 1]];
+    if (!from || !to || from === to) return `Bar ${from ? barLabel(from) : first + 1}`;
+    return `Bars ${barLabel(from)}–${barLabel(to)}`;
+  });
 
   // The engraving is drawn once for a width; only the layer above follows the plan.
   const engrave = (holder: HTMLElement) => {
@@ -66,6 +74,13 @@
         const drawn = await drawSystem(holder, score, first, widths, breather());
         if (gone) return;
         geometry = drawn;
+        failure = '';
+        ondrawn();
+      },
+      failed: (error) => {
+        if (gone) return;
+        failure = error instanceof Error ? error.message : String(error);
+        holder.replaceChildren();
         ondrawn();
       },
     });
@@ -102,20 +117,28 @@
   class:waiting={!geometry}
 >
   <div class="engraving" style:top="{marks ? -marks.top : 0}px" {@attach engrave}></div>
-  {#if geometry && marks}
-    <SystemLayer
-      {score}
-      {geometry}
-      {marks}
-      {caret}
-      {changed}
-      {nearTies}
-      {ringing}
-      signs={laid}
-      {hiddenWords}
-      {onpick}
-      hasPlan={plan !== undefined}
-    />
+  {#if failure}
+    <p role="alert" class="rounded-box border border-error p-3 text-sm" data-failed={barsShown}>
+      {barsShown} cannot be engraved ({failure}). The other bars are shown, the planner has fingered these
+      too, and the exported file carries them. Correct these bars in your notation program and import the
+      piece again.
+    </p>
+  {:else if geometry && marks}
+    <Part name={barsShown}>
+      <SystemLayer
+        {score}
+        {geometry}
+        {marks}
+        {caret}
+        {changed}
+        {nearTies}
+        {ringing}
+        signs={laid}
+        {hiddenWords}
+        {onpick}
+        hasPlan={plan !== undefined}
+      />
+    </Part>
   {/if}
 </div>
 

@@ -46,7 +46,14 @@
         const heads = geometry.heads.filter((head) => score.notes[head.note]!.onset >= each.onset);
         const x = heads.length > 0 ? Math.min(...heads.map((head) => head.x)) : geometry.width - 40;
         return { ...each, x };
-      }),
+      })
+      // The same sign of two voices is printed once.
+      .filter(
+        (each, index, all) =>
+          all.findIndex(
+            (other) => other.x === each.x && other.kind === each.kind && other.text === each.text,
+          ) === index,
+      ),
   );
   const tempo = (text: string) =>
     text
@@ -76,7 +83,7 @@
       <text class="bar-number" x={bar.x + 2} y={geometry.staffTop - 8}>{score.bars[bar.index]!.number}</text>
     {/if}
   {/each}
-  {#each directions as direction (`${direction.kind}${direction.onset}${direction.text}`)}
+  {#each directions as direction, index (index)}
     {#if direction.kind === 'dynamics'}
       <text class="dynamics" x={direction.x} y={marks.dynamicsY}>{direction.text}</text>
     {:else if direction.kind === 'tempo'}
@@ -87,11 +94,11 @@
       >
     {/if}
   {/each}
-  {#each marks.slurs as slur (slur.id)}
+  {#each marks.slurs as slur, index (index)}
     <path class="slur {slur.by}" d={slur.path} data-mark={slur.id} />
   {/each}
   {#if hasPlan}
-    {#each marks.spans as span (span.id)}
+    {#each marks.spans as span, index (index)}
       <text class="span {span.by}" class:words={span.isItalic} x={span.x} y={span.y} data-mark={span.id}
         >{span.text}<title>{span.title}</title></text
       >
@@ -102,7 +109,7 @@
         />
       {/if}
     {/each}
-    {#each marks.guides as guide (guide.id)}
+    {#each marks.guides as guide, index (index)}
       <path
         class="guide {guide.by}"
         class:heard={guide.heard}
@@ -139,7 +146,7 @@
       >
     {/each}
   {/if}
-  {#each signs.marks as mark (mark.key)}
+  {#each signs.marks as mark, index (index)}
     <text class="sign" class:advice={mark.isAdvice} x={mark.x} y={mark.y}
       >{mark.text}<title>{mark.words}</title></text
     >

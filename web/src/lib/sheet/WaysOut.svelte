@@ -43,7 +43,7 @@
   </p>
 {:else}
   <ul class="mt-1 space-y-1" aria-label="Ways out">
-    {#each ways.slice(0, MOST_SHOWN) as way (`${way.note}${way.remedy}`)}
+    {#each ways.slice(0, MOST_SHOWN) as way, index (index)}
       <li>
         <button class="btn btn-xs" onclick={() => take(way)}>
           {nameOf(way)}: {REMEDY_WORDS[way.remedy]}

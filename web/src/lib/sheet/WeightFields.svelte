@@ -1,10 +1,9 @@
 <script lang="ts">
-  import { LEFT_WEIGHTS, WEIGHT_RANGE, type LeftWeight } from '@oculon/core';
-  import type { SetupChoice } from '../planner/setup.ts';
+  import { LEFT_WEIGHTS, WEIGHT_RANGE, type LeftWeight, type WholeSetup } from '@oculon/core';
 
   interface Props {
-    setup: SetupChoice;
-    change: (part: Partial<SetupChoice>) => boolean;
+    setup: WholeSetup;
+    change: (part: Partial<WholeSetup>) => boolean;
   }
   const { setup, change }: Props = $props();
 

@@ -1,25 +1,54 @@
 import * as z from 'zod';
-import { editSchema } from '@oculon/core';
+import { EDIT_FORMAT, editSchema, readEdit } from '@oculon/core';
+
+/** Ids of edits, chosen here and kept in small letters. */
+const editId = z.uuid().toLowerCase();
+/** Revisions as the database counts them. */
+const revision = z.int().min(0).max(2_147_483_647);
 
 /** An edit on its way to the server, with an id so that sending it twice does no harm. */
-export const sentEditSchema = z.strictObject({ id: z.uuid(), edit: editSchema });
+export const sentEditSchema = z.strictObject({ id: editId, edit: editSchema });
 export type SentEdit = z.infer<typeof sentEditSchema>;
 
 /** An edit as the server keeps it. */
-export const savedEditSchema = z.object({ revision: z.int(), id: z.uuid(), edit: editSchema });
+export const savedEditSchema = z.object({ revision, id: editId, edit: editSchema });
 export type SavedEdit = z.infer<typeof savedEditSchema>;
 
-/** Most edits that one request carries. */
+/** Most edits, and most bytes of them, that one request carries. */
 export const MAX_EDITS_PER_REQUEST = 500;
+export const MAX_REQUEST_BYTES = 200 * 1024;
 
-export const saveRequestSchema = z.strictObject({
-  base: z.int().min(0),
-  edits: z.array(sentEditSchema).min(1).max(MAX_EDITS_PER_REQUEST),
-});
+/** Edits of an older page are read as they were written down then. */
+export const saveRequestSchema = z
+  .strictObject({
+    base: revision,
+    format: z.int().min(1).max(EDIT_FORMAT).default(1),
+    edits: z
+      .array(z.strictObject({ id: editId, edit: z.unknown() }))
+      .min(1)
+      .max(MAX_EDITS_PER_REQUEST),
+  })
+  .transform(({ base, format, edits }, context) => ({
+    base,
+    edits: edits.map(({ id, edit }, index): SentEdit => {
+      const read = format < EDIT_FORMAT ? readEdit(format, edit) : editSchema.safeParse(edit).data;
+      if (!read) context.addIssue({ code: 'custom', message: `edit ${index + 1} cannot be read` });
+      return { id, edit: read! };
+    }),
+  }))
+  .refine(({ edits }) => new Set(edits.map(({ id }) => id)).size === edits.length, {
+    error: 'the same edit twice',
+  });
 
 /** What became of a request to save. */
 export const saveOutcomeSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('saved'), revision: z.int() }),
-  z.object({ kind: z.literal('behind'), revision: z.int(), since: z.array(savedEditSchema) }),
+  z.object({ kind: z.literal('saved'), revision }),
+  /**
+   * Others saved in between: `since` are all edits after the revision `after`. That is the base the edits were made on, or
+   * 0 where the server knows less than that: then its whole truth follows.
+   */
+  z.object({ kind: z.literal('behind'), revision, after: revision, since: z.array(savedEditSchema) }),
 ]);
 export type SaveOutcome = z.infer<typeof saveOutcomeSchema>;
+
+export const revisionSchema = revision;

@@ -9,7 +9,12 @@ import {
   markId,
   placedMarks,
   ruleEdit,
+  sameValue,
+  SETUP_FIELDS,
+  setupEdit,
+  wholeSetup,
   type Choice,
+  type Conflict,
   type Edit,
   type Essential,
   type FindingKey,
@@ -28,14 +33,22 @@ import {
   type Repair,
   type RuleId,
   type Score,
+  type SetupChange,
+  type WholeSetup,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { MovementsView, PlanView } from '../planner/api.ts';
 import { changesBetween, sharing, type Change } from './plan-changes.ts';
 import { takePlanner, type Planner } from '../planner/client.ts';
-import type { SetupChoice } from '../planner/setup.ts';
+import { scoreAsRead } from '../planner/setup.ts';
 import { History, type Deed } from './history.svelte.ts';
-import { SaveQueue, type Conflict } from './save-queue.svelte.ts';
+import { browserStore } from './pending-store.ts';
+import { SaveQueue } from './save-queue.svelte.ts';
+import { pageServer } from './save-server.ts';
+
+/** What of a fingering a plan depends on, as text. */
+const planKey = (fingering: Fingering): string =>
+  JSON.stringify([[...fingering.choices], [...fingering.rules], [...fingering.marks], fingering.setup]);
 
 export type Phase = 'opening' | 'ready' | 'failed';
 
@@ -44,8 +57,9 @@ export interface WorkbenchStart {
   readonly fingering: string;
   readonly revision: number;
   readonly edits: readonly Edit[];
+  /** Ids of the edits, in their order. */
+  readonly editIds: readonly string[];
   readonly part: string;
-  readonly setup: SetupChoice;
 }
 
 /** Quiet before prices are asked for, in ms: walking through a piece must not pile them up. */
@@ -53,11 +67,23 @@ export const PAUSE = 250;
 /** A change is planned in silence for so long, in ms: most are done by then, and a flash of news would only distract. */
 const SILENCE = 250;
 
+/** What a teacher is told when the fingering became another one without their doing. */
+const CHANGE_WORDS = {
+  merged: (count: number) =>
+    count === 1
+      ? 'A change made in another window was taken in.'
+      : `${count} changes made in another window were taken in.`,
+  restored: () => 'The server was set back to an older copy; what was known here was sent to it again.',
+  aside: (count: number) =>
+    count === 0 ? '' : 'A change was not accepted by the server and was set aside; see beside the title.',
+} as const;
+
 /** The state of one open piece. Edits flow one way: command → edit → fingering → planner → sheet. */
 export class Workbench {
   phase = $state<Phase>('opening');
   problem = $state<ImportProblem>();
-  score = $state.raw<Score>();
+  /** The piece as the file was read. */
+  #opened = $state.raw<Score>();
   repairs = $state.raw<readonly Repair[]>([]);
   /** Marks that the source writes. */
   sourceMarks = $state.raw<ReadonlyMap<MarkId, Mark>>(new Map());
@@ -84,7 +110,11 @@ export class Workbench {
     readonly conflicts: readonly Conflict[];
     readonly decide: (keepMine: boolean) => void;
   }>();
-  setup = $state.raw<SetupChoice>() as SetupChoice;
+  /** Hand, instrument, schools: what is decided, and what is usual where nothing is. */
+  readonly setup: WholeSetup = $derived(wholeSetup(this.fingering.setup));
+  readonly #octave = $derived(this.setup.octave);
+  /** The piece in the octave in which the teacher reads it. */
+  readonly score = $derived(this.#opened && scoreAsRead(this.#opened, { octave: this.#octave }));
   /** Marks on the sheet, whoever wants them. */
   marks = $derived.by(() => placedMarks(this.plan?.proposals ?? [], this.sourceMarks, this.fingering.marks));
   /** Findings that the teacher has not put aside. */
@@ -100,32 +130,45 @@ export class Workbench {
   readonly #start: WorkbenchStart;
   readonly #planner: Planner = takePlanner();
   #replanAgain = false;
+  /** The planning that is under way, or was last. */
+  #running: Promise<void> = Promise.resolve();
+  /** What the plan at hand was made for. */
+  #plannedFor: unknown;
   #closed = false;
   /** The plan before the change whose effect is being shown. */
   #planBefore: PlanView | undefined;
 
   constructor(start: WorkbenchStart) {
     this.#start = start;
-    this.setup = start.setup;
     this.fingering = applyEdits(EMPTY_FINGERING, start.edits);
-    this.saving = new SaveQueue(start.fingering, start.revision, this.fingering, applyEdits, {
-      onMerged: (theirs, mine) => {
-        this.fingering = applyEdits(this.saving.base, mine);
-        this.notice = `${theirs.length === 1 ? 'A change' : `${theirs.length} changes`} made in another window ${theirs.length === 1 ? 'was' : 'were'} taken in.`;
-        this.history.clear();
-        void this.replan();
+    this.saving = new SaveQueue(
+      {
+        fingering: start.fingering,
+        revision: start.revision,
+        base: this.fingering,
+        savedIds: start.editIds,
       },
-      onConflict: (conflicts) =>
-        new Promise((resolve) => {
-          this.conflict = {
-            conflicts,
-            decide: (keepMine) => {
-              this.conflict = undefined;
-              resolve(keepMine);
-            },
-          };
-        }),
-    });
+      pageServer,
+      browserStore(),
+      {
+        onChanged: (fingering, why, count) => {
+          this.fingering = fingering;
+          this.notice = CHANGE_WORDS[why](count);
+          this.history.clear();
+          void this.replan();
+        },
+        onConflict: (conflicts) =>
+          new Promise((resolve) => {
+            this.conflict = {
+              conflicts,
+              decide: (keepMine) => {
+                this.conflict = undefined;
+                resolve(keepMine);
+              },
+            };
+          }),
+      },
+    );
   }
 
   async open(): Promise<void> {
@@ -140,14 +183,11 @@ export class Workbench {
         this.phase = 'failed';
         return;
       }
-      this.score = opened.value.score;
+      this.#opened = opened.value.score;
       this.repairs = opened.value.repairs;
       this.sourceMarks = new Map(opened.value.marks);
-      const adopted = await this.saving.adopt();
-      if (adopted.length > 0) {
-        this.fingering = applyEdits(this.fingering, adopted);
-        void this.saving.send();
-      }
+      this.fingering = await this.saving.adopt();
+      void this.saving.send();
       this.phase = 'ready';
       await this.replan();
     } catch (error) {
@@ -163,12 +203,19 @@ export class Workbench {
       return;
     }
     this.planning = true;
+    this.#running = this.#planAll();
+    await this.#running;
+    await this.#lookFurther();
+  }
+
+  async #planAll(): Promise<void> {
     this.progress = 0;
     this.slow = this.plan === undefined;
     const tell = setTimeout(() => (this.slow = true), SILENCE);
     try {
       do {
         this.#replanAgain = false;
+        const wanted = planKey(this.fingering);
         const answer = await this.#planner.api.plan(
           {
             choices: [...this.fingering.choices],
@@ -176,7 +223,7 @@ export class Workbench {
             // Of the marks only slurs change what is played.
             marks: [...this.fingering.marks],
           },
-          $state.snapshot(this.setup),
+          this.fingering.setup,
           Comlink.proxy((share) => {
             this.progress = share;
           }),
@@ -184,6 +231,7 @@ export class Workbench {
         const plan = this.plan ? sharing(this.plan, answer) : answer;
         this.changes = this.#planBefore ? changesBetween(this.#planBefore, plan) : [];
         this.plan = plan;
+        this.#plannedFor = wanted;
         this.nearTies = new Set();
         this.essential = undefined;
       } while (this.#replanAgain);
@@ -194,7 +242,6 @@ export class Workbench {
       this.planning = false;
       this.slow = false;
     }
-    await this.#lookFurther();
   }
 
   /** Works out which marks of the plan are essential. */
@@ -333,27 +380,29 @@ export class Workbench {
     return this.#planner.api;
   }
 
-  /** Changes hand, instrument or schools; kept with the fingering. */
-  setSetup(setup: SetupChoice): void {
-    this.#planBefore = this.plan;
-    this.setup = setup;
-    void this.replan();
-    void fetch(`/api/fingerings/${this.#start.fingering}`, {
-      method: 'PATCH',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ setup }),
-    })
-      .catch(() => undefined)
-      .then((response) => {
-        if (!response?.ok) this.notice = 'The setup could not be saved; it stays until this page is closed.';
-      });
+  /** Changes hand, instrument or schools; a field given as undefined is left to the piece or to what is usual. */
+  changeSetup(part: Partial<WholeSetup>): void {
+    const { setup } = this.fingering;
+    const changed = SETUP_FIELDS.filter((field) => field in part && !sameValue(part[field], setup[field]));
+    if (changed.length === 0) return;
+    const change = Object.fromEntries(changed.map((field) => [field, part[field] ?? null])) as SetupChange;
+    this.#do([setupEdit(this.fingering, change)]);
   }
 
-  exportMusicXml() {
+  /** Waits until the plan is that of the fingering as it stands. */
+  async #planned(): Promise<void> {
+    while (this.planning) await this.#running;
+    if (this.#plannedFor !== planKey(this.fingering))
+      throw new Error('The planner stopped before the last decision was planned. Load the page again.');
+  }
+
+  async exportMusicXml() {
+    await this.#planned();
     return this.#planner.api.writeMusicXml();
   }
 
-  exportJson() {
+  async exportJson() {
+    await this.#planned();
     return this.#planner.api.writeJson();
   }
 
@@ -367,7 +416,7 @@ export class Workbench {
 
   close(): void {
     this.#closed = true;
-    this.saving.close();
+    void this.saving.close();
     this.#planner.release(this.planning || this.phase === 'opening');
   }
 }

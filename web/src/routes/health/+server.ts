@@ -1,8 +1,10 @@
 import { json } from '@sveltejs/kit';
-import { database } from '$lib/server/database.ts';
+import { databaseState } from '$lib/server/database.ts';
 
-/** Answers once the server and its database do. */
+const WORDS = { up: 'up', slow: 'database slow', gone: 'database gone' } as const;
+
+/** How the server and its database are, told within a second. */
 export const GET = async () => {
-  await database().query('select 1');
-  return json({ ok: true });
+  const state = await databaseState();
+  return json({ ok: state === 'up', state: WORDS[state] }, { status: state === 'gone' ? 503 : 200 });
 };

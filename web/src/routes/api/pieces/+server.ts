@@ -1,33 +1,40 @@
 import { json } from '@sveltejs/kit';
-import { MAX_SOURCE_BYTES } from '@oculon/core';
+import { MAX_SOURCE_BYTES, type ImportProblem } from '@oculon/core';
 import { database } from '$lib/server/database.ts';
+import { withDatabase } from '$lib/server/database-trouble.ts';
 import { importPiece } from '$lib/server/import-piece.ts';
+import { readBody } from '$lib/server/read-body.ts';
+import { readScoreApart } from '$lib/server/reading/pool.ts';
 import type { RequestHandler } from './$types';
+
+const FIRST_NAME = 'piece.musicxml';
+
+/** The name that the browser sends along; one that cannot be read is no reason to refuse the piece. */
+const fileNameIn = (headers: Headers): string => {
+  try {
+    return decodeURIComponent(headers.get('x-file-name') ?? FIRST_NAME);
+  } catch {
+    return FIRST_NAME;
+  }
+};
+
+const statusOf = ({ code }: ImportProblem): number =>
+  code === 'too-large' ? 413 : code === 'busy' ? 503 : 422;
 
 /** Imports the score file in the body; `x-file-name` carries its name, `?part=` the part to read. */
 export const POST: RequestHandler = async ({ request, locals, url }) => {
-  const length = Number(request.headers.get('content-length') ?? 0);
-  if (length > MAX_SOURCE_BYTES)
-    return json(
-      {
-        code: 'too-large',
-        message: `The file is larger than ${MAX_SOURCE_BYTES / 1024 / 1024} MB. Export the guitar part alone.`,
-      },
-      { status: 413 },
-    );
-  let fileName = 'piece.musicxml';
-  try {
-    fileName = decodeURIComponent(request.headers.get('x-file-name') ?? fileName);
-  } catch {
-    // A name that cannot be read is no reason to refuse the piece.
-  }
-  const content = new Uint8Array(await request.arrayBuffer());
-  const imported = await importPiece(
-    database(),
-    locals.teacher,
-    fileName,
-    content,
-    url.searchParams.get('part') ?? undefined,
+  const content = await readBody(request, MAX_SOURCE_BYTES);
+  const imported = await withDatabase(() =>
+    importPiece(
+      database(),
+      locals.teacher,
+      fileNameIn(request.headers),
+      content,
+      readScoreApart,
+      url.searchParams.get('part') ?? undefined,
+    ),
   );
-  return imported.ok ? json(imported.value, { status: 201 }) : json(imported.error, { status: 422 });
+  return imported.ok
+    ? json(imported.value, { status: 201 })
+    : json(imported.error, { status: statusOf(imported.error) });
 };

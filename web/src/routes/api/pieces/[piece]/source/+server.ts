@@ -1,19 +1,21 @@
 import { error } from '@sveltejs/kit';
 import { database } from '$lib/server/database.ts';
+import { withDatabase } from '$lib/server/database-trouble.ts';
 import { pieceIdSchema } from '$lib/server/ids.ts';
 import { findSource } from '$lib/server/pieces.ts';
 import type { RequestHandler } from './$types';
 
-/** The file as it came. It never changes, so the browser may keep it. */
+/** The file as it came. */
 export const GET: RequestHandler = async ({ params, locals }) => {
   const piece = pieceIdSchema.safeParse(params.piece);
-  const source = piece.success ? await findSource(database(), locals.teacher, piece.data) : undefined;
+  const source = piece.success
+    ? await withDatabase(() => findSource(database(), locals.teacher, piece.data))
+    : undefined;
   if (!source) error(404, 'There is no such piece.');
   return new Response(new Uint8Array(source.content), {
     headers: {
       'content-type': 'application/octet-stream',
       'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(source.fileName)}`,
-      'cache-control': 'private, max-age=31536000, immutable',
     },
   });
 };

@@ -1,0 +1,57 @@
+import { failure } from '@oculon/core';
+import { Piscina } from 'piscina';
+import { env } from '$env/dynamic/private';
+import { log } from '../log.ts';
+import type { ScoreReader } from './read-score.ts';
+
+/** Threads, and what each may take: a score of the largest size that is taken needs half of it. */
+const THREADS = 2;
+const MOST_MEMORY_MB = 1024;
+const MOST_SECONDS = 20;
+/** Scores that may wait for a thread. */
+const MOST_WAITING = 20;
+/** Threads without work end after so long, in ms. */
+const IDLE = 60_000;
+
+let pool: Piscina | undefined;
+
+const threads = (): Piscina => {
+  if (!env.OCULON_SCORE_READER)
+    throw new Error('OCULON_SCORE_READER is not set; start Oculon with npm run demo.');
+  return (pool ??= new Piscina({
+    filename: env.OCULON_SCORE_READER,
+    minThreads: 0,
+    maxThreads: THREADS,
+    maxQueue: MOST_WAITING,
+    idleTimeout: IDLE,
+    resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB, stackSizeMb: 4 },
+  }));
+};
+
+/** Reads a score in a thread with limits of time and memory; nobody else waits for it. */
+export const readScoreApart: ScoreReader = async (content, part) => {
+  const bytes = new Uint8Array(content);
+  try {
+    return (await threads().run(
+      { content: bytes, part },
+      { transferList: [bytes.buffer], signal: AbortSignal.timeout(MOST_SECONDS * 1000) },
+    )) as Awaited<ReturnType<ScoreReader>>;
+  } catch (cause) {
+    log.warn({ err: cause, bytes: content.length }, 'score not read');
+    if (/queue/i.test((cause as Error).message))
+      return failure({
+        code: 'busy',
+        message: 'Many scores are being read just now. Nothing was imported; try again in a minute.',
+      });
+    return failure({
+      code: 'too-large',
+      message: `The file takes more than ${MOST_SECONDS} seconds, or more memory than any guitar piece needs, to be read. Export the guitar part alone.`,
+    });
+  }
+};
+
+export const closeScoreReaders = async (): Promise<void> => {
+  const open = pool;
+  pool = undefined;
+  await open?.destroy();
+};

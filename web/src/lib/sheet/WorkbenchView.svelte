@@ -1,0 +1,223 @@
+<script lang="ts">
+  import { ArrowLeft, Download, Keyboard, Redo2, Undo2 } from '@lucide/svelte';
+  import { onMount, untrack } from 'svelte';
+  import Part from '$lib/Part.svelte';
+  import { loadMusicFonts } from '$lib/engraving/fonts.ts';
+  import ChangesPanel from '$lib/sheet/ChangesPanel.svelte';
+  import ChoicesPanel from '$lib/sheet/ChoicesPanel.svelte';
+  import ConflictDialog from '$lib/sheet/ConflictDialog.svelte';
+  import DifficultyStrip from '$lib/sheet/DifficultyStrip.svelte';
+  import { PLAIN_DISPLAY, type Display } from '$lib/sheet/display.ts';
+  import DisplayPanel from '$lib/sheet/DisplayPanel.svelte';
+  import FindingsPanel from '$lib/sheet/FindingsPanel.svelte';
+  import HardSpots from '$lib/sheet/HardSpots.svelte';
+  import BarreList from '$lib/sheet/BarreList.svelte';
+  import FormPanel from '$lib/sheet/FormPanel.svelte';
+  import MarksPanel from '$lib/sheet/MarksPanel.svelte';
+  import MovementPanel from '$lib/sheet/MovementPanel.svelte';
+  import ShiftList from '$lib/sheet/ShiftList.svelte';
+  import KeyboardHelp from '$lib/sheet/KeyboardHelp.svelte';
+  import NotePanel from '$lib/sheet/NotePanel.svelte';
+  import PluckChoices from '$lib/sheet/PluckChoices.svelte';
+  import RightHandPanel from '$lib/sheet/RightHandPanel.svelte';
+  import PassagePanel from '$lib/sheet/PassagePanel.svelte';
+  import SaveBadge from '$lib/sheet/SaveBadge.svelte';
+  import SetupPanel from '$lib/sheet/SetupPanel.svelte';
+  import Sheet from '$lib/sheet/Sheet.svelte';
+  import ThemeToggle from '$lib/ThemeToggle.svelte';
+  import { redo, undo } from '$lib/workbench/commands.ts';
+  import { Workbench } from '$lib/workbench/workbench.svelte.ts';
+  import type { PageData } from '../../routes/pieces/[piece]/$types';
+
+  interface Props {
+    data: PageData;
+  }
+  const { data }: Props = $props();
+
+  let workbench = $state.raw<Workbench>();
+  let sheet = $state<Sheet>();
+  const display = $state<Display>({ ...PLAIN_DISPLAY });
+  let helpOpen = $state(false);
+  let exportProblem = $state('');
+
+  onMount(() => {
+    const opened = untrack(
+      () =>
+        new Workbench({
+          piece: data.piece.id,
+          fingering: data.fingering,
+          revision: data.revision,
+          edits: data.edits,
+          editIds: data.editIds,
+          part: data.part,
+        }),
+    );
+    workbench = opened;
+    void loadMusicFonts();
+    void opened.open();
+    return () => opened.close();
+  });
+
+  const focusSheet = () => sheet?.focus();
+  const jump = (note: number) => {
+    if (workbench) workbench.caret = note;
+    focusSheet();
+  };
+
+  const download = (content: string | Uint8Array<ArrayBuffer>, extension: string, type: string) => {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([content], { type }));
+    link.download = `${data.piece.title.replaceAll(/[^\p{L}\p{N} _-]/gu, '')}${extension}`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  };
+  let exporting = $state(false);
+  /** Exports once the plan of the last decision stands. */
+  const exported = async (write: () => Promise<void>) => {
+    exporting = true;
+    exportProblem = '';
+    try {
+      await write();
+    } catch (error) {
+      exportProblem = (error as Error).message;
+    } finally {
+      exporting = false;
+    }
+  };
+  const exportMusicXml = () =>
+    exported(async () => {
+      const written = await workbench!.exportMusicXml();
+      if (!written.ok) exportProblem = written.error.message;
+      else
+        download(
+          written.value as Uint8Array<ArrayBuffer>,
+          '.musicxml',
+          'application/vnd.recordare.musicxml+xml;charset=utf-8',
+        );
+    });
+  const exportJson = () =>
+    exported(async () => download(await workbench!.exportJson(), '.plan.json', 'application/json'));
+
+  const onkeydown = (event: KeyboardEvent) => {
+    const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
+    if (!typing && event.key === '?') helpOpen = true;
+  };
+</script>
+
+<svelte:head><title>{data.piece.title} · Oculon</title></svelte:head>
+<svelte:window {onkeydown} ononline={() => workbench?.saving.send()} />
+
+<div class="flex h-full min-h-screen flex-col">
+  <header
+    class="sticky top-0 z-10 flex flex-wrap items-center gap-2 border-b border-base-300 bg-base-100 px-4 py-2"
+  >
+    <a class="btn btn-ghost btn-sm" href="/"><ArrowLeft class="size-4" aria-hidden="true" /> Library</a>
+    <div class="mr-auto min-w-0">
+      <h1 class="truncate text-lg leading-tight font-semibold">{data.piece.title}</h1>
+      <p class="text-xs opacity-70">{data.piece.composer}</p>
+    </div>
+    {#if workbench}
+      <SaveBadge saving={workbench.saving} />
+      <button
+        class="btn btn-ghost btn-sm btn-square"
+        aria-label="Undo"
+        disabled={!workbench.history.canUndo}
+        onclick={() => undo(workbench!)}><Undo2 class="size-4" /></button
+      >
+      <button
+        class="btn btn-ghost btn-sm btn-square"
+        aria-label="Redo"
+        disabled={!workbench.history.canRedo}
+        onclick={() => redo(workbench!)}><Redo2 class="size-4" /></button
+      >
+      <div class="dropdown dropdown-end">
+        <button class="btn btn-sm" disabled={!workbench.plan || exporting}
+          ><Download class="size-4" aria-hidden="true" /> {exporting ? 'Exporting …' : 'Export'}</button
+        >
+        <ul
+          class="menu dropdown-content z-20 mt-1 w-64 rounded-box border border-base-300 bg-base-100 p-1 shadow"
+        >
+          <li><button onclick={exportMusicXml}>MusicXML with the fingering</button></li>
+          <li><button onclick={exportJson}>The plan as JSON</button></li>
+          <li><a href="/api/pieces/{data.piece.id}/source" download>The file as it came</a></li>
+        </ul>
+      </div>
+    {/if}
+    <button class="btn btn-ghost btn-sm btn-square" aria-label="Keys" onclick={() => (helpOpen = true)}
+      ><Keyboard class="size-4" /></button
+    >
+    <ThemeToggle />
+  </header>
+
+  {#if workbench?.phase === 'failed'}
+    <div role="alert" class="m-8 rounded-box border border-error p-6">
+      <h2 class="text-lg">This piece cannot be opened</h2>
+      <p class="mt-1">{workbench.problem?.message}</p>
+      <a class="btn mt-4" href="/">To the library</a>
+    </div>
+  {:else if !workbench}
+    <p class="m-8 opacity-70" role="status">Opening the piece …</p>
+  {:else}
+    <div class="grid grow grid-cols-1 gap-4 p-4 lg:grid-cols-[1fr_19rem]">
+      <main class="min-w-0">
+        {#if workbench.phase === 'opening'}
+          <p class="m-4 opacity-70" role="status">Opening the piece …</p>
+        {:else}
+          <Part name="How hard the bars are"><DifficultyStrip {workbench} onjump={jump} /></Part>
+          <Part name="The sheet"><Sheet bind:this={sheet} {workbench} {display} /></Part>
+        {/if}
+      </main>
+      <aside
+        class="space-y-5 lg:sticky lg:top-16 lg:max-h-[calc(100vh-5rem)] lg:self-start lg:overflow-y-auto lg:border-l lg:border-base-300 lg:pl-4"
+      >
+        <div
+          class="min-h-6 text-sm"
+          role="status"
+          aria-live="polite"
+          aria-busy={workbench.planning}
+          data-testid="status"
+        >
+          {#if workbench.slow}
+            <progress
+              class="progress progress-secondary w-40"
+              value={workbench.progress}
+              max="1"
+              aria-label="Planning"
+            ></progress> planning …
+          {:else if workbench.notice}
+            {workbench.notice}
+          {:else if workbench.plan}
+            Planned in {Math.round(workbench.plan.ms)} ms. Effort: left {workbench.plan.leftCost.toFixed(1)},
+            right {workbench.plan.rightCost.toFixed(1)}
+          {/if}
+        </div>
+        {#if exportProblem}<p role="alert" class="text-sm text-error">{exportProblem}</p>{/if}
+        <Part name="The note"><NotePanel {workbench} ondone={focusSheet} /></Part>
+        <Part name="Other ways to take the note"><ChoicesPanel {workbench} ondone={focusSheet} /></Part>
+        <Part name="Other fingers to pluck"><PluckChoices {workbench} ondone={focusSheet} /></Part>
+        <Part name="What changed"><ChangesPanel {workbench} onjump={jump} /></Part>
+        <Part name="Findings"><FindingsPanel {workbench} onjump={jump} ondone={focusSheet} /></Part>
+        <Part name="Movements"><MovementPanel {workbench} /></Part>
+        <Part name="Marks"><MarksPanel {workbench} ondone={focusSheet} /></Part>
+        <Part name="Hard spots"><HardSpots {workbench} onjump={jump} /></Part>
+        <Part name="Shifts"><ShiftList {workbench} onjump={jump} ondone={focusSheet} /></Part>
+        <Part name="Barres"><BarreList {workbench} onjump={jump} ondone={focusSheet} /></Part>
+        <Part name="Form"><FormPanel {workbench} onjump={jump} ondone={focusSheet} /></Part>
+        <Part name="Passage"><PassagePanel {workbench} ondone={focusSheet} /></Part>
+        <Part name="Right hand"><RightHandPanel {workbench} ondone={focusSheet} /></Part>
+        <Part name="Hand, instrument, schools"><SetupPanel {workbench} /></Part>
+        <Part name="Display"><DisplayPanel {display} /></Part>
+        <p class="text-xs leading-relaxed opacity-80">
+          <span class="font-semibold text-secondary">Plain</span>: proposed by Oculon.
+          <span class="font-extrabold text-primary underline">Underlined</span>: decided by you.
+          <span class="font-extrabold">Heavy</span>: written in the file.
+          <span class="underline decoration-dotted">Dotted</span>: another way would do as well. Right-hand
+          letters are
+          <i class="font-serif">p i m a</i>; digits are always the left hand.
+        </p>
+      </aside>
+    </div>
+    <ConflictDialog {workbench} />
+  {/if}
+</div>
+{#if helpOpen}<KeyboardHelp onclose={() => (helpOpen = false)} />{/if}
