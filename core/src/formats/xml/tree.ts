@@ -29,6 +29,16 @@ export interface XmlProblem {
 
 type Open = { -readonly [K in keyof XmlElement]: XmlElement[K] } & { children: XmlElement[] };
 
+// Most elements have neither attributes nor children: they share these, for a large file has a million of them.
+const NO_ATTRIBUTES: Readonly<Record<string, string>> = Object.freeze({});
+const NO_CHILDREN = Object.freeze([]) as readonly XmlElement[] as XmlElement[];
+const isEmpty = (record: object): boolean => {
+  for (const _ in record) return false;
+  return true;
+};
+/** White space between elements, which nobody asks for. */
+const isBlank = (text: string): boolean => text.trim() === '';
+
 /** Deeper nesting, and more elements, than any guitar score has: guards against files made to exhaust memory. */
 const MAX_DEPTH = 64;
 const MAX_ELEMENTS = 1_500_000;
@@ -57,8 +67,8 @@ export const parseXml = (text: string): Result<XmlElement, XmlProblem> => {
     if (count > MAX_ELEMENTS) throw new Error(`there are more than ${MAX_ELEMENTS} elements`);
     open.push({
       name: tag.name,
-      attributes: tag.attributes as Record<string, string>,
-      children: [],
+      attributes: isEmpty(tag.attributes) ? NO_ATTRIBUTES : (tag.attributes as Record<string, string>),
+      children: NO_CHILDREN,
       text: '',
       start: startOffset,
       contentStart: parser.position,
@@ -69,7 +79,7 @@ export const parseXml = (text: string): Result<XmlElement, XmlProblem> => {
   });
   parser.on('text', (data) => {
     const element = open.at(-1);
-    if (element) element.text += data;
+    if (element && !isBlank(data)) element.text += data;
   });
   parser.on('cdata', (data) => {
     const element = open.at(-1);
@@ -80,8 +90,9 @@ export const parseXml = (text: string): Result<XmlElement, XmlProblem> => {
     element.end = parser.position;
     element.contentEnd = tag.isSelfClosing ? parser.position : text.lastIndexOf('</', parser.position - 1);
     const parent = open.at(-1);
-    if (parent) parent.children.push(element);
-    else root = element;
+    if (!parent) root = element;
+    else if (parent.children === NO_CHILDREN) parent.children = [element];
+    else parent.children.push(element);
   });
   try {
     parser.write(text).close();

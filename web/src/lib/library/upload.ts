@@ -1,3 +1,4 @@
+import { isArchive, MAX_PACKED_BYTES, MAX_SOURCE_BYTES } from '@oculon/core';
 import * as z from 'zod';
 
 const importedSchema = z.object({
@@ -23,8 +24,31 @@ const unreachable: UploadOutcome = {
   },
 };
 
-/** Sends a score file to be imported. XMLHttpRequest, because fetch does not tell how far an upload is. */
-export const uploadPiece = (
+const MEGABYTE = 1024 * 1024;
+
+/** Why a file is not worth sending: it is larger than the server takes. */
+const tooLarge = async (file: File): Promise<UploadOutcome | undefined> => {
+  const head = new Uint8Array(await file.slice(0, 2).arrayBuffer());
+  const limit = isArchive(head) ? MAX_PACKED_BYTES : MAX_SOURCE_BYTES;
+  if (file.size <= limit) return undefined;
+  return {
+    ok: false,
+    error: {
+      code: 'too-large',
+      message: `The file is larger than ${limit / MEGABYTE} MB, more than any guitar piece needs. Export the guitar part alone.`,
+    },
+  };
+};
+
+/** Sends a score file to be imported, unless it is larger than any that is taken. */
+export const uploadPiece = async (
+  file: File,
+  part: string | undefined,
+  onProgress: (share: number) => void,
+): Promise<UploadOutcome> => (await tooLarge(file)) ?? sendPiece(file, part, onProgress);
+
+/** Sends a score file. XMLHttpRequest, because fetch does not tell how far an upload is. */
+const sendPiece = (
   file: File,
   part: string | undefined,
   onProgress: (share: number) => void,

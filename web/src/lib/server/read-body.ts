@@ -9,24 +9,32 @@ const sizeText = (bytes: number): string =>
 const tooLarge = (limit: number): never =>
   error(413, `This is larger than ${sizeText(limit)}, more than can be taken here.`);
 
-/** The body of a request, read no further than `limit` bytes; 413 when there is more, before reading where that is told. */
+/** So much of a body that is too large is let pass unread, so that whoever sends it can hear why it is refused. */
+const MOST_PASSED = 64 * 1024 * 1024;
+
+const letPass = async (reader: ReadableStreamDefaultReader<Uint8Array>): Promise<void> => {
+  for (let passed = 0; passed < MOST_PASSED;) {
+    const { done, value } = await reader.read();
+    if (done) return;
+    passed += value.length;
+  }
+  await reader.cancel();
+};
+
+/** The body of a request, kept no further than `limit` bytes; 413 when there is more, before reading where that is told. */
 export const readBody = async (request: Request, limit: number): Promise<Uint8Array> => {
-  if (Number(request.headers.get('content-length') ?? 0) > limit) tooLarge(limit);
-  if (!request.body) return new Uint8Array(0);
-  const reader = request.body.getReader();
+  const reader = request.body?.getReader();
+  if (!reader) return new Uint8Array(0);
   const chunks: Uint8Array[] = [];
-  let size = 0;
-  for (;;) {
+  let size = Number(request.headers.get('content-length') ?? 0) > limit ? Infinity : 0;
+  while (size <= limit) {
     const { done, value } = await reader.read().catch(() => error(400, 'The request broke off.'));
-    if (done) break;
+    if (done) return Buffer.concat(chunks);
     size += value.length;
-    if (size > limit) {
-      void reader.cancel().catch(() => undefined);
-      tooLarge(limit);
-    }
     chunks.push(value);
   }
-  return Buffer.concat(chunks);
+  void letPass(reader).catch(() => undefined);
+  return tooLarge(limit);
 };
 
 /** A JSON body; undefined when it is none. */

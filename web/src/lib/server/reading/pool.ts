@@ -7,7 +7,7 @@ import type { ScoreReader } from './read-score.ts';
 /** Threads, and what each may take: a score of the largest size that is taken needs half of it. */
 const THREADS = 2;
 const MOST_MEMORY_MB = 1024;
-const MOST_SECONDS = 20;
+const MOST_SECONDS = 40;
 /** Scores that may wait for a thread. */
 const MOST_WAITING = 20;
 /** Threads without work end after so long, in ms. */
