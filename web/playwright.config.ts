@@ -10,7 +10,6 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 15_000 },
   workers: 1,
-  retries: process.env.CI ? 1 : 0,
   reporter: [['list']],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
@@ -34,6 +33,6 @@ export default defineConfig({
     timeout: 180_000,
     stdout: 'ignore',
     stderr: 'pipe',
-    env: { PORT: String(PORT), OCULON_TEACHER: TEACHER },
+    env: { PORT: String(PORT), ORIGIN: `http://127.0.0.1:${PORT}`, OCULON_TEACHER: TEACHER },
   },
 });
