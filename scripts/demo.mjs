@@ -160,7 +160,7 @@ runMain(async () => {
   const { startCluster } = await import('./postgres.mjs');
   const cluster = process.env.DATABASE_URL
     ? { url: process.env.DATABASE_URL, postmaster: undefined, leave: async () => {} }
-    : await startCluster('demo', 'oculon');
+    : await startCluster(process.env.OCULON_CLUSTER || 'demo', 'oculon');
   let server;
   try {
     throwIfInterrupted();

@@ -46,7 +46,22 @@ const steps = (quick, environment) => [
   ],
   ['Unit tests', bin('vitest'), ['run'], {}],
   ['Tests of web with the database', bin('vitest'), ['run'], { cwd: WEB, env: environment }],
-  ['HTTP against the built server', bin('vitest'), ['run', '--config', 'http/vitest.config.ts'], { cwd: WEB, env: environment }],
+  [
+    'HTTP against the built server',
+    bin('vitest'),
+    ['run', '--config', 'http/vitest.config.ts'],
+    { cwd: WEB, env: environment },
+  ],
+  ...(quick
+    ? []
+    : [
+        [
+          'Start, stop, backup',
+          bin('vitest'),
+          ['run', '--config', 'scripts/test/vitest.config.mjs'],
+          { env: environment },
+        ],
+      ]),
   ...(quick ? [] : [['Browser tests', bin('playwright'), ['test'], { cwd: WEB, env: environment }]]),
 ];
 

@@ -1,8 +1,20 @@
 <script lang="ts">
   import { CloudAlert, CloudCheck, CloudOff, CloudUpload, TriangleAlert } from '@lucide/svelte';
+  import { slotsOf, valueAfter, type Score } from '@oculon/core';
   import type { SaveQueue } from '../workbench/save-queue.svelte.ts';
+  import { conflictWords } from './conflict-words.ts';
 
-  const { saving }: { saving: SaveQueue } = $props();
+  const { saving, score }: { saving: SaveQueue; score: Score | undefined } = $props();
+  /** What was set aside, in words. */
+  const refused = $derived(
+    score
+      ? saving.aside.flatMap(({ edit }) =>
+          slotsOf(edit).map((slot) =>
+            conflictWords(score, { slot, mine: valueAfter(edit, slot), theirs: undefined }),
+          ),
+        )
+      : [],
+  );
   const waiting = $derived(saving.waiting === 1 ? 'one change waits' : `${saving.waiting} changes wait`);
   const aside = $derived(
     saving.aside.length === 1
@@ -42,6 +54,9 @@
         {aside} by the server and set aside, so that everything after could be saved. The sheet shows what is saved.
         What was set aside is kept in this browser.
       </p>
+      <ul class="mt-2 list-disc pl-5">
+        {#each refused as { what, mine }, index (index)}<li>{what}: {mine}</li>{/each}
+      </ul>
       <div class="mt-2 flex gap-2">
         <button class="btn btn-xs" onclick={() => saving.tryAside()}>Send again</button>
         <button class="btn btn-ghost btn-xs" onclick={() => saving.dropAside()}>Let go of it</button>

@@ -117,7 +117,7 @@
       <p class="text-xs opacity-70">{data.piece.composer}</p>
     </div>
     {#if workbench}
-      <SaveBadge saving={workbench.saving} />
+      <SaveBadge saving={workbench.saving} score={workbench.score} />
       <button
         class="btn btn-ghost btn-sm btn-square"
         aria-label="Undo"
