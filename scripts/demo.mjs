@@ -49,11 +49,14 @@ const build = async () => {
   );
 };
 
-const isUp = async (address, server) => {
+const isUp = async (address, server, tells) => {
+  let isListening = !tells;
+  server.on('message', () => (isListening = true));
   for (let attempt = 0; attempt < 200; attempt += 1) {
     throwIfInterrupted();
     if (server.exitCode !== null || server.signalCode !== null) return false;
-    const answer = await fetch(`${address}/health`).catch(() => undefined);
+    // Another server may answer on the same port before ours has found it taken.
+    const answer = isListening && (await fetch(`${address}/health`).catch(() => undefined));
     if (answer?.ok) return true;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
@@ -129,7 +132,7 @@ const startServer = async (url, isDevelopment) => {
     const ended = new Promise((resolve) => {
       server.once('exit', (code, signal) => resolve({ code, signal }));
     });
-    if (await isUp(address, server)) return { server, address, ended };
+    if (await isUp(address, server, !isDevelopment)) return { server, address, ended };
     if (wanted !== undefined || from > FIRST_PORT + 5)
       throw new SetupError('The server ended before it answered.');
   }

@@ -51,7 +51,8 @@ const start = async () => {
     );
     process.exit(1);
   });
-  server.listen(port, host);
+  // Whoever started this process is told, so that it does not take another server on this port for this one.
+  server.listen(port, host, () => process.send?.('listening'));
 };
 
 start().catch((error) => {
