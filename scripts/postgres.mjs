@@ -177,16 +177,22 @@ const watchOver = (name) => {
   watch.stdin.on('error', () => undefined);
 };
 
+/** Starts the server on a port; the answer tells what went wrong, if anything. */
+const startOn = (programs, home, data, port) => {
+  const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`;
+  const log = join(home, 'server.log');
+  const result = asOwner(join(programs, 'pg_ctl'), ['-D', data, '-w', '-l', log, '-o', options, 'start']);
+  return result.status === 0 ? undefined : `PostgreSQL did not start; see ${log}.\n${result.stderr ?? ''}`;
+};
+
 const startServer = async (programs, home, data) => {
   for (let attempt = 0; ; attempt += 1) {
     const running = runningPort(programs, data);
     if (running !== undefined) return running;
     const port = await freePort();
-    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`;
-    const log = join(home, 'server.log');
-    const result = asOwner(join(programs, 'pg_ctl'), ['-D', data, '-w', '-l', log, '-o', options, 'start']);
-    if (result.status === 0) return port;
-    if (attempt >= 4) throw new SetupError(`PostgreSQL did not start; see ${log}.\n${result.stderr ?? ''}`);
+    const problem = startOn(programs, home, data, port);
+    if (problem === undefined) return port;
+    if (attempt >= 4) throw new SetupError(problem);
     // After a hard stop the old server may need a moment to be gone.
     await pause(500);
   }
@@ -220,6 +226,11 @@ export const startCluster = async (name, database) => {
         url: urlFor(database),
         programs,
         postmaster: postmasterOf(data),
+        /** Starts the server again on its port after it was killed; answers its process. */
+        revive: async () => {
+          while (startOn(programs, home, data, port) !== undefined) await pause(300);
+          return postmasterOf(data);
+        },
         leave: () => leaveCluster(name, process.pid),
       };
     },

@@ -1,3 +1,4 @@
+import { STRINGS } from '../instrument/guitar.ts';
 import { assignmentsOf, type StruckSound } from './assignments.ts';
 import type { Hand, NeckTables } from './hand.ts';
 
@@ -18,9 +19,12 @@ export const gripTrouble = (
   hand: Hand,
   neck: NeckTables,
 ): GripTrouble | undefined => {
-  if (assignmentsOf(struck, hand, neck).length > 0) return undefined;
+  // So many need no trying: the ways to take them without a grip are too many to be gone through.
+  const isBeyondHand = struck.length > STRINGS.length;
+  if (!isBeyondHand && assignmentsOf(struck, hand, neck).length > 0) return undefined;
   const nowhere = struck.findIndex((sound) => assignmentsOf([sound], hand, neck).length === 0);
   if (nowhere >= 0) return { kind: 'nowhere', note: nowhere };
+  if (isBeyondHand) return { kind: 'too-many-strings' };
   for (let a = 0; a < struck.length; a += 1)
     for (let b = a + 1; b < struck.length; b += 1) {
       if (assignmentsOf([struck[a]!, struck[b]!], hand, neck).length > 0) continue;
