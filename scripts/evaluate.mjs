@@ -1,8 +1,12 @@
-import { checkNode, ensurePackages, runMain } from './commands.mjs';
+import { bin, checkNode, ensurePackages, runMain, runShown } from './commands.mjs';
 import { runTypeScript } from './typescript.mjs';
 
 runMain(async () => {
   checkNode();
   await ensurePackages();
-  return runTypeScript('core/test/report.ts');
+  const programs = ['core/test/solve-line.test.ts', 'core/test/right-program.test.ts'];
+  const code = await runShown(bin('vitest'), ['run', '--project', 'core', ...programs], {
+    env: { ...process.env, OCULON_PROGRAMS: '200' },
+  });
+  return code === 0 ? runTypeScript('core/test/report.ts') : code;
 });

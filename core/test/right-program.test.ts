@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { PROGRAMS } from './programs.ts';
 import { RIGHT_COSTS } from '../src/right/costs.ts';
 import type { PluckEvent } from '../src/right/events.ts';
 import { costOfPlucks } from '../src/right/plan-right.ts';
@@ -81,8 +82,8 @@ const TUNES = [
 ];
 
 describe('the integer program of a right hand', () => {
-  it('has the optimum that the planner finds, on 200 random lines', async () => {
-    await fc.assert(fc.asyncProperty(line, compare), { numRuns: 200 });
+  it(`has the optimum that the planner finds, on ${PROGRAMS} random lines`, async () => {
+    await fc.assert(fc.asyncProperty(line, compare), { numRuns: PROGRAMS });
   }, 240_000);
 
   it('has it where the presolve of the optimiser loses it', async () => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { PROGRAMS } from './programs.ts';
 import { compareLine } from './solve-line.ts';
 
 // HiGHS (npm `highs`), a general-purpose optimiser, on an integer program written from the notes and the cost table.
@@ -36,13 +37,13 @@ const TUNES = [
 ];
 
 describe('the integer program of a line', () => {
-  it('has the optimum that the planner finds, on 200 random lines', async () => {
+  it(`has the optimum that the planner finds, on ${PROGRAMS} random lines`, async () => {
     await fc.assert(
       fc.asyncProperty(line, async (notes) => {
         const { planner, optimiser } = await compareLine(notes.map((each) => each.join('/')).join(' '));
         expect(planner).toBeCloseTo(optimiser, 6);
       }),
-      { numRuns: 200 },
+      { numRuns: PROGRAMS },
     );
   }, 240_000);
 

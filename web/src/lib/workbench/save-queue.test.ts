@@ -23,6 +23,14 @@ import type { SavedEdit } from './saving.ts';
 class Log {
   edits: SavedEdit[] = [];
   refuses: (edit: Edit) => boolean = () => false;
+  /** Last requests of closed pages that are still on their way. */
+  late: SaveRequest[] = [];
+
+  /** A request that was overtaken arrives. */
+  deliver(): void {
+    const request = this.late.shift();
+    if (request) this.save(request);
+  }
 
   save({ base, edits }: SaveRequest): SaveAnswer {
     if (edits.some(({ edit }) => this.refuses(edit))) return { kind: 'refused' };
@@ -90,7 +98,7 @@ class Window {
       return Promise.resolve(this.weather === 'answer-lost' ? { kind: 'offline' } : answer);
     },
     farewell: (_, request) => {
-      if (this.weather === 'fine' || this.weather === 'answer-lost') this.log.save(request);
+      if (this.weather !== 'offline') this.log.late.push(JSON.parse(JSON.stringify(request)) as SaveRequest);
     },
   };
 
@@ -149,6 +157,7 @@ type Step =
   /** A decision on a note that nobody else ever touches. */
   | { readonly kind: 'own'; readonly who: 0 | 1 }
   | { readonly kind: 'send' | 'reload'; readonly who: 0 | 1 }
+  | { readonly kind: 'deliver'; readonly who: 0 | 1 }
   | { readonly kind: 'weather'; readonly who: 0 | 1; readonly weather: Weather };
 const who = fc.constantFrom<0 | 1>(0, 1);
 const step: fc.Arbitrary<Step> = fc.oneof(
@@ -156,6 +165,7 @@ const step: fc.Arbitrary<Step> = fc.oneof(
   { weight: 2, arbitrary: fc.record({ kind: fc.constant('own' as const), who }) },
   { weight: 4, arbitrary: fc.record({ kind: fc.constant('send' as const), who }) },
   fc.record({ kind: fc.constant('reload' as const), who }),
+  fc.record({ kind: fc.constant('deliver' as const), who }),
   fc.record({
     kind: fc.constant('weather' as const),
     who,
@@ -180,6 +190,7 @@ describe('two windows on one fingering', () => {
             window.do((at) => chooseEdit(at, note, { finger: 2 }));
           } else if (each.kind === 'send') await window.queue.send();
           else if (each.kind === 'reload') await window.reload();
+          else if (each.kind === 'deliver') log.deliver();
           else window.weather = each.weather;
           const known = log.edits.length;
           // The log only grows, by edits with ids of their own.

@@ -1,0 +1,2 @@
+/** Random programs that the optimiser solves: a few with every test, 200 with `npm run evaluate`. */
+export const PROGRAMS = Number(process.env.OCULON_PROGRAMS ?? 20);
