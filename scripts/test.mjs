@@ -10,6 +10,7 @@ import {
   runShown,
   say,
 } from './commands.mjs';
+import { runQuietly } from './processes.mjs';
 
 const WEB = join(ROOT, 'web');
 
@@ -30,40 +31,74 @@ const freshDatabase = async (url) => {
   return { url: fresh, drop };
 };
 
-/** The checks in order, cheapest first; the first that fails ends the run. */
-const steps = (quick, environment) => [
+/** Checks that only read, two at a time: each is a command with its output kept until it is done. */
+const READING = [
   ['Formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'], {}],
   ['Lint', bin('eslint'), ['--max-warnings', '0', '.'], {}],
   ['Types of core', bin('tsc'), ['-p', 'core/tsconfig.json'], {}],
   ['Types of the tests of core', bin('tsc'), ['-p', 'core/tsconfig.test.json'], {}],
   ['Types of the command line', bin('tsc'), ['-p', 'cli/tsconfig.json'], {}],
-  ['Preparing web', bin('svelte-kit'), ['sync'], { cwd: WEB }],
   [
     'Types of web',
     bin('svelte-check'),
     ['--threshold', 'warning', '--fail-on-warnings', '--output', 'human'],
     { cwd: WEB },
   ],
+];
+
+/** The tests in order; the first that fails ends the run. What needs the built application is left out when quick. */
+const tests = (quick, environment) => [
   ['Unit tests', bin('vitest'), ['run'], {}],
   ['Tests of web with the database', bin('vitest'), ['run'], { cwd: WEB, env: environment }],
-  [
-    'HTTP against the built server',
-    bin('vitest'),
-    ['run', '--config', 'http/vitest.config.ts'],
-    { cwd: WEB, env: environment },
-  ],
   ...(quick
     ? []
     : [
+        [
+          'HTTP against the built server',
+          bin('vitest'),
+          ['run', '--config', 'http/vitest.config.ts'],
+          { cwd: WEB, env: environment },
+        ],
         [
           'Start, stop, backup',
           bin('vitest'),
           ['run', '--config', 'scripts/test/vitest.config.mjs'],
           { env: environment },
         ],
+        ['Browser tests', bin('playwright'), ['test'], { cwd: WEB, env: environment }],
       ]),
-  ...(quick ? [] : [['Browser tests', bin('playwright'), ['test'], { cwd: WEB, env: environment }]]),
 ];
+
+const seconds = (started) => `${((Date.now() - started) / 1000).toFixed(1)} s`;
+
+const runStep = async ([name, command, args, options]) => {
+  say(`\n── ${name}`);
+  const started = Date.now();
+  const code = await runShown(command, args, options);
+  say(code === 0 ? `${name}: ${seconds(started)}` : `\n${name}: failed`);
+  return code === 0;
+};
+
+/** Runs the reading checks; true when all hold. */
+const runReading = async () => {
+  const waiting = [...READING];
+  let isGood = true;
+  const worker = async () => {
+    for (let step = waiting.shift(); step && isGood; step = waiting.shift()) {
+      const [name, command, args, options] = step;
+      const started = Date.now();
+      try {
+        await runQuietly(command, args, options);
+        say(`${name}: ${seconds(started)}`);
+      } catch (error) {
+        isGood = false;
+        say(`\n${name}: failed\n${error.message}`);
+      }
+    }
+  };
+  await Promise.all([worker(), worker()]);
+  return isGood;
+};
 
 runMain(async () => {
   checkNode();
@@ -78,16 +113,9 @@ runMain(async () => {
     const database = await freshDatabase(cluster.url);
     try {
       const environment = { ...process.env, DATABASE_URL: database.url };
-      for (const [name, command, args, options] of steps(quick, environment)) {
-        say(`\n── ${name}`);
-        const started = Date.now();
-        const code = await runShown(command, args, options);
-        if (code !== 0) {
-          say(`\n${name}: failed`);
-          return 1;
-        }
-        say(`${name}: ${((Date.now() - started) / 1000).toFixed(1)} s`);
-      }
+      if (!(await runStep(['Preparing web', bin('svelte-kit'), ['sync'], { cwd: WEB }]))) return 1;
+      if (!(await runReading())) return 1;
+      for (const step of tests(quick, environment)) if (!(await runStep(step))) return 1;
       say('\nAll checks passed.');
       return 0;
     } finally {

@@ -6,5 +6,5 @@ export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],
   worker: { format: 'es' },
   build: { chunkSizeWarningLimit: 700 },
-  test: { include: ['src/**/*.test.ts'], environment: 'node' },
+  test: { include: ['src/**/*.test.ts'], environment: 'node', maxWorkers: 2 },
 });

@@ -4,7 +4,6 @@ import type { NoteId } from '../score/score.ts';
 import {
   applyEdit,
   applyEdits,
-  chooseEdit,
   dismissEdit,
   EDIT_FORMAT,
   editSchema,

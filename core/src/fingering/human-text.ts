@@ -5,7 +5,6 @@ import * as z from 'zod';
  * here is kept in a database and goes into score files. Lone halves of surrogate pairs are none.
  */
 const UNREADABLE =
-  // eslint-disable-next-line no-control-regex
   /[\u0000-\u001f\u007f-\u009f\ufffe\uffff]|[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/;
 
 /** Length as a reader counts it: in code points, as the database does. */
@@ -18,7 +17,6 @@ export const shortened = (text: string, most: number): string => [...text].slice
 export const readable = (text: string): string =>
   text
     .normalize('NFC')
-    // eslint-disable-next-line no-control-regex
     .replaceAll(/[\u0000-\u001f\u007f-\u009f\ufffe\uffff]/g, ' ')
     .replaceAll(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, ' ')
     .trim();

@@ -156,7 +156,8 @@ type Step =
   | { readonly kind: 'do'; readonly who: 0 | 1; readonly what: Doing }
   /** A decision on a note that nobody else ever touches. */
   | { readonly kind: 'own'; readonly who: 0 | 1 }
-  | { readonly kind: 'send' | 'reload'; readonly who: 0 | 1 }
+  | { readonly kind: 'send'; readonly who: 0 | 1 }
+  | { readonly kind: 'reload'; readonly who: 0 | 1 }
   | { readonly kind: 'deliver'; readonly who: 0 | 1 }
   | { readonly kind: 'weather'; readonly who: 0 | 1; readonly weather: Weather };
 const who = fc.constantFrom<0 | 1>(0, 1);
