@@ -102,6 +102,22 @@ describe('the tuning', () => {
     expect(codes(heard)).toEqual([]);
   });
 
+  it.each([
+    ['Capo 2', 2],
+    ['capo on II', 2],
+    ['Capotasto III', 3],
+    ['Cejilla 5', 5],
+    ['Da Capo 2 volte', 0],
+    ['D. C. al Fine', 0],
+    ['capo', 0],
+    ['a capo', 0],
+  ])('of a capo in words: “%s” is fret %d', (text, capo) => {
+    const found = read(guitarXml(OCTAVE_CLEF, words(text) + notes('E3', 'C3')));
+    expect(found.score.capo).toBe(capo);
+    expect(found.score.notes[0]!.midi).toBe(52 + capo);
+    expect(codes(found)).toEqual(capo > 0 ? ['capo-fingered'] : []);
+  });
+
   it('of seven strings: the highest six are read, and what needs the seventh is named', () => {
     const seven = [['B', 1], ['E', 2], ['A', 2], ['D', 3], ['G', 3], ['B', 3], ['E', 4]] as const; // prettier-ignore
     const details = `<staff-details><staff-lines>7</staff-lines>${seven.map(([step, octave], index) => staffTuning(index + 1, step, octave)).join('')}</staff-details>`;
@@ -154,9 +170,21 @@ describe('the octave', () => {
     expect(found.score.notes[0]!.fingering).toEqual({ string: 2 });
   });
 
-  it('ids stay the same whichever way the octave is written', () => {
+  it('and what else is learned of the instrument leaves the ids of notes alone', () => {
     const ids = (xml: string) => read(xml).score.notes.map(({ id }) => id);
-    expect(ids(guitarXml(TAB_CLEF, low))).toEqual(ids(guitarXml(TAB_CLEF, high)));
+    const plain = guitarXml(PLAIN_CLEF, notes('E3', 'C4', 'E5', 'G5'));
+    const capo = '<staff-details><capo>3</capo></staff-details>';
+    for (const xml of [
+      guitarXml(PLAIN_CLEF, high),
+      guitarXml(TAB_CLEF, high),
+      guitarXml(PLAIN_CLEF + capo, high),
+      guitarXml(PLAIN_CLEF, words('⑥ = D') + high),
+    ])
+      expect(ids(xml)).toEqual(ids(plain));
+    // Also of a harmonic, whose sound depends on how it is read.
+    const touched = (kind: string) =>
+      guitarXml(OCTAVE_CLEF, noteXml({ pitch: 'E3', technical: `<harmonic>${kind}</harmonic>` }));
+    expect(ids(touched('<natural/><base-pitch/>'))).toEqual(ids(touched('<artificial/>')));
   });
 });
 

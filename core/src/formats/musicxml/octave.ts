@@ -8,7 +8,8 @@ const LOWEST_PLAUSIBLE_SOUND = 38;
 /** How the pitches of one staff relate to what sounds, as its signs say. */
 export interface OctaveConvention {
   readonly octaveClef: boolean;
-  readonly plainTreble: boolean;
+  /** Tablature has no clef of its own. */
+  readonly clef: 'treble' | 'other' | 'none';
   /** Semitones of the `transpose` element, 0 when there is none. */
   readonly transpose: number;
 }
@@ -32,7 +33,14 @@ export const octaveConvention = (
     .find((each) => isOf(each, staff));
   return {
     octaveClef: clef !== undefined && (gate.child(clef, 'clef-octave-change') ?? 0) < 0,
-    plainTreble: clef === undefined ? own.length === 0 : childText(clef, 'sign') === 'G',
+    clef:
+      clef === undefined
+        ? own.length === 0
+          ? 'treble'
+          : 'none'
+        : childText(clef, 'sign') === 'G'
+          ? 'treble'
+          : 'other',
     transpose: transpose
       ? (gate.child(transpose, 'chromatic') ?? 0) + 12 * (gate.child(transpose, 'octave-change') ?? 0)
       : 0,
@@ -56,15 +64,24 @@ export const isOctaveOpen = ({ octaveClef, transpose }: OctaveConvention): boole
  * that.
  */
 export const conventionalShift = (convention: OctaveConvention, lowest: number): number => {
-  const { octaveClef, plainTreble, transpose } = convention;
+  const { octaveClef, clef, transpose } = convention;
   if (transpose !== 0) return octaveClef && lowest + transpose < LOWEST_PLAUSIBLE_SOUND ? 0 : transpose;
-  return octaveClef || !plainTreble ? 0 : -12;
+  return octaveClef || clef !== 'treble' ? 0 : -12;
 };
+
+/**
+ * Semitones from a file's pitches to those in the ids of its notes: what the signs say and nothing else, tablature taken as
+ * a treble clef. Ids must not change with what else a later reading learns of the instrument.
+ */
+const shiftOfIds = (convention: OctaveConvention, lowest: number): number =>
+  conventionalShift(convention.clef === 'none' ? { ...convention, clef: 'treble' } : convention, lowest);
 
 /** A reading of a staff: semitones to what its notes would sound without the capo, and what the capo adds. */
 export interface StaffReading {
   readonly shift: number;
   readonly capo: number;
+  /** Semitones to the pitches in ids. */
+  readonly idShift: number;
   /** What settled it, when the signs of the staff alone did not. */
   readonly by: 'signs' | 'frets' | 'range';
 }
@@ -77,6 +94,8 @@ export interface StaffEvidence {
   readonly places: readonly { readonly string: number; readonly fret: number; readonly pitch: number }[];
   readonly tuning: readonly Midi[];
   readonly capo: number;
+  /** Whether notes are taken as fingered above the capo unless something speaks against it. */
+  readonly isFingered: boolean;
   readonly frets: number;
 }
 
@@ -97,9 +116,10 @@ export const readStaff = (evidence: StaffEvidence): StaffReading => {
   const highest = pitches.reduce((high, pitch) => Math.max(high, pitch), -Infinity);
   const usual = conventionalShift(convention, lowest);
   const shifts = [...new Set([usual, usual + 12, usual - 12, 0, -12])];
-  const capos = capo > 0 ? [0, capo] : [0];
+  const capos = capo === 0 ? [0] : evidence.isFingered ? [capo, 0] : [0, capo];
   const readings = shifts.flatMap((shift) => capos.map((added) => ({ shift, capo: added })));
   const first = readings[0]!;
+  const idShift = shiftOfIds(convention, lowest);
   if (places.length > 0) {
     const off = (reading: { shift: number; capo: number }): number =>
       median(
@@ -108,15 +128,15 @@ export const readStaff = (evidence: StaffEvidence): StaffReading => {
         ),
       );
     const best = readings.reduce((found, each) => (off(each) < off(found) ? each : found));
-    return { ...best, by: best === first ? 'signs' : 'frets' };
+    return { ...best, idShift, by: best === first ? 'signs' : 'frets' };
   }
   const floor = tuning.reduce((low, open) => Math.min(low, open), Infinity) + capo;
   const fits = (reading: { shift: number; capo: number }, below: number): boolean =>
     lowest + reading.shift + reading.capo >= floor - below &&
     highest + reading.shift + reading.capo <= tuning[0]! + frets;
-  if (fits(first, LOWERED_SIXTH)) return { ...first, by: 'signs' };
+  if (fits(first, LOWERED_SIXTH)) return { ...first, idShift, by: 'signs' };
   const other = readings.find((each) => (each.shift === usual || isOctaveOpen(convention)) && fits(each, 0));
-  return other ? { ...other, by: 'range' } : { ...first, by: 'signs' };
+  return other ? { ...other, idShift, by: 'range' } : { ...first, idShift, by: 'signs' };
 };
 
 /** A spelling moved by semitones; whole octaves keep letter and alteration. */

@@ -10,9 +10,9 @@ const BEST_TO_KEEP: readonly RawHarmonic['writes'][] = ['sounding-pitch', 'touch
 /** The notes of a part with what they sound, in playing order. */
 export const pendingNotes = ({ notes, readings, guitar }: PartReading): readonly PendingNote[] => {
   const pending = notes.map(({ placed, bar, onset }): PendingNote => {
-    const { shift, capo } = readings.get(placed.staff)!;
+    const { shift, capo, idShift } = readings.get(placed.staff)!;
     const plain = midiOf(placed.pitch!) + shift + capo;
-    const own = { placed, bar, onset, printedShift: shift };
+    const own = { placed, bar, onset, printedShift: shift, namedMidi: midiOf(placed.pitch!) + idShift };
     if (!placed.harmonic) return { ...own, midi: plain, touched: {} };
     const { midi, ...touched } = soundingHarmonic(plain, placed.harmonic, placed.fingering, guitar);
     return { ...own, midi, touched };

@@ -177,7 +177,7 @@ export const readMusicXml = (
   const notes = pending.map((note, index): Note => {
     const { placed } = note;
     const beat = quartersText(placed.at, resolution);
-    const stem = `${note.bar + 1}:${placed.voice}:${beat}:${note.midi}`;
+    const stem = `${note.bar + 1}:${placed.voice}:${beat}:${note.namedMidi}`;
     const ordinal = seen.get(stem) ?? 0;
     seen.set(stem, ordinal + 1);
     noteIndex.set(placed, index);

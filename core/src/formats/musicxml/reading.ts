@@ -8,7 +8,7 @@ import { NumberGate } from './numbers.ts';
 import { attributesOf, octaveConvention, readStaff, type StaffReading } from './octave.ts';
 import { measuresOf, type ChosenPart, type MeasureSource } from './parts.ts';
 import { tablatureStaves, type TablatureNote } from './tablature.ts';
-import { correctedTuning, declaredTuning, staffDetails, tuningText, wholeTuning } from './tuning.ts';
+import { correctedTuning, declaredCapo, declaredTuning, tuningText, wholeTuning } from './tuning.ts';
 import { walkMeasures, type PlacedNote } from './walk.ts';
 
 /** A note with its place in the piece, in ticks, before it is known what it sounds. */
@@ -95,10 +95,7 @@ export const readPart = (
   gate.bar = laid[0]?.walked.number || '1';
   const declared = declaredTuning(root, measures, gate);
   const tuning = wholeTuning(declared.strings);
-  const capo =
-    staffDetails(measures)
-      .map((each) => gate.child(each, 'capo'))
-      .find((each) => each !== undefined) ?? 0;
+  const { fret: capo, isInWords } = declaredCapo(root, measures, gate);
   const readAs = (own: readonly TimedNote[], staff: string, from: readonly MeasureSource[]): StaffReading =>
     readStaff({
       convention: octaveConvention(attributesOf(from), staff, gate),
@@ -106,6 +103,7 @@ export const readPart = (
       places: placesOf(own),
       tuning,
       capo,
+      isFingered: isInWords,
       frets: STANDARD_GUITAR.frets,
     });
   const sounding = (own: readonly TimedNote[], reading: StaffReading): TablatureNote[] =>

@@ -9,6 +9,8 @@ export interface PendingNote {
   readonly onset: number;
   /** What it sounds. */
   readonly midi: number;
+  /** The pitch in its id. */
+  readonly namedMidi: number;
   /** Semitones from the file's pitch to the printed one, an octave below the printed. */
   readonly printedShift: number;
   /** String and fret of a harmonic where its notation tells them. */

@@ -78,3 +78,16 @@ export const tuningInWords = (text: string): ReadonlyMap<number, Midi> => {
     }
   return tuning;
 };
+
+const ROMAN_FRETS = ['I', 'II', 'III', 'IV', 'V', 'VI', 'VII', 'VIII', 'IX', 'X'];
+
+/** The fret of a capo as words above the music give it: Capo 2, capotasto III, cejilla 5; undefined where they give none. */
+export const capoInWords = (text: string): number | undefined => {
+  const found =
+    /(?<!\b[Dd]a\s{0,2})(?<!\b[Dd]\.\s{0,2})\b(?:[Cc]apo(?:tasto|daster)?|CAPO|[Kk]apodaster|[Cc]ejilla)\b[^\dIVX]{0,12}(\d{1,2}|[IVX]{1,4})\b/u.exec(
+      text,
+    )?.[1];
+  if (found === undefined) return undefined;
+  const fret = /^\d/.test(found) ? Number(found) : ROMAN_FRETS.indexOf(found) + 1;
+  return fret >= 1 && fret <= 10 ? fret : undefined;
+};

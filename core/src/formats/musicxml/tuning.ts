@@ -3,7 +3,7 @@ import { midi, midiOf, pitchLabel, sharpSpelling, STEPS, type Midi, type Step } 
 import { childText, childrenNamed, descend, type XmlElement } from '../xml/tree.ts';
 import type { NumberGate } from './numbers.ts';
 import type { MeasureSource } from './parts.ts';
-import { tuningInWords } from './tuning-words.ts';
+import { capoInWords, tuningInWords } from './tuning-words.ts';
 
 const CIRCLED = '①②③④⑤⑥';
 /** Bars at the start in which words about the tuning speak of the whole piece. */
@@ -88,7 +88,8 @@ const fromScordatura = (measures: readonly MeasureSource[], gate: NumberGate): R
   return octaves.reduce((best, each) => (strangeness(each) < strangeness(best) ? each : best));
 };
 
-const fromWords = (root: XmlElement, measures: readonly MeasureSource[]): ReadonlyMap<number, Midi> => {
+/** Words that speak of the instrument for the whole piece: above its first bars, and on the page. */
+const openingWords = (root: XmlElement, measures: readonly MeasureSource[]): readonly string[] => {
   const above = measures.slice(0, OPENING_BARS).flatMap(({ children }) =>
     children
       .filter(({ name }) => name === 'direction')
@@ -97,8 +98,28 @@ const fromWords = (root: XmlElement, measures: readonly MeasureSource[]): Readon
   );
   const credits = childrenNamed(root, 'credit').flatMap((credit) => childrenNamed(credit, 'credit-words'));
   const notes = descend(root, 'identification', 'miscellaneous')?.children ?? [];
-  const found = [...above, ...credits, ...notes].map(({ text }) => tuningInWords(text));
-  return new Map(found.toReversed().flatMap((each) => [...each]));
+  return [...above, ...credits, ...notes].map(({ text }) => text);
+};
+
+/** Fret of the capo, 0 for none, and whether only words tell it: then the notes are those that are fingered. */
+export interface DeclaredCapo {
+  readonly fret: number;
+  readonly isInWords: boolean;
+}
+
+export const declaredCapo = (
+  root: XmlElement,
+  measures: readonly MeasureSource[],
+  gate: NumberGate,
+): DeclaredCapo => {
+  const written = staffDetails(measures)
+    .map((each) => gate.child(each, 'capo'))
+    .find((each) => each !== undefined);
+  if (written !== undefined) return { fret: written, isInWords: false };
+  const told = openingWords(root, measures)
+    .map(capoInWords)
+    .find((each) => each !== undefined);
+  return { fret: told ?? 0, isInWords: told !== undefined };
 };
 
 /** Open strings as the file gives them: words and scordatura signs before what describes the staff. */
@@ -108,10 +129,11 @@ export const declaredTuning = (
   gate: NumberGate,
 ): DeclaredTuning => {
   const staff = fromStaff(staffDetails(measures), gate);
+  const words = openingWords(root, measures).map(tuningInWords).toReversed();
   const strings = new Map([
     ...staff.strings,
     ...fromScordatura(measures, gate),
-    ...fromWords(root, measures),
+    ...words.flatMap((each) => [...each]),
   ]);
   return { ...staff, strings };
 };

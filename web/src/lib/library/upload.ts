@@ -28,7 +28,12 @@ const MEGABYTE = 1024 * 1024;
 
 /** Why a file is not worth sending: it is larger than the server takes. */
 const tooLarge = async (file: File): Promise<UploadOutcome | undefined> => {
-  const head = new Uint8Array(await file.slice(0, 2).arrayBuffer());
+  // A file that cannot be read is told by the attempt to send it.
+  const start = await file
+    .slice(0, 2)
+    .arrayBuffer()
+    .catch(() => new ArrayBuffer(0));
+  const head = new Uint8Array(start);
   const limit = isArchive(head) ? MAX_PACKED_BYTES : MAX_SOURCE_BYTES;
   if (file.size <= limit) return undefined;
   return {
