@@ -54,10 +54,10 @@ export const ask = ({ method = 'GET', path, headers = {}, body }: Question): Pro
         response.on('error', done);
       },
     );
-    // A server that refuses a large body may close before it has taken all of it.
-    sent.on('error', (error: NodeJS.ErrnoException) => {
-      if (error.code !== 'EPIPE' && error.code !== 'ECONNRESET') reject(error);
-    });
+    let isAnswered = false;
+    sent.on('response', () => (isAnswered = true));
+    // A server that refuses a large body may close before it has taken all of it; its answer may still be on its way.
+    sent.on('error', (error) => setTimeout(() => isAnswered || reject(error), 1000));
     if (body === undefined) sent.end();
     else sent.end(body);
   });

@@ -5,8 +5,11 @@ import { readAddress, SetupProblem } from './address.mjs';
 import { guard, SECURITY_HEADERS } from './guard.mjs';
 import { whenParentEnds } from './parent.mjs';
 
-/** Above what any route takes: the routes have narrower limits of their own. */
-const BODY_SIZE_LIMIT = '33M';
+/**
+ * Above what any route takes. The routes have narrower limits of their own, and let what is too large pass unread, so that
+ * the sender hears why; beyond this one the connection is simply ended.
+ */
+const BODY_SIZE_LIMIT = '64M';
 /** How long requests that run may take to end when the server is told to, in ms. */
 const PATIENCE = 1500;
 const HEADERS_TIMEOUT = 10_000;

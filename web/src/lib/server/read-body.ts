@@ -33,7 +33,8 @@ export const readBody = async (request: Request, limit: number): Promise<Uint8Ar
     size += value.length;
     chunks.push(value);
   }
-  void letPass(reader).catch(() => undefined);
+  // Answered when it is over: whoever still sends may not listen, and then sees nothing but a broken connection.
+  await letPass(reader).catch(() => undefined);
   return tooLarge(limit);
 };
 

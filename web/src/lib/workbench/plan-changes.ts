@@ -1,4 +1,4 @@
-import type { NoteIndex, NotePlan } from '@oculon/core';
+import type { Fingering, NoteIndex, NotePlan } from '@oculon/core';
 import type { PlanView } from '../planner/api.ts';
 
 /** A note whose fingering became another one after a change. */
@@ -28,3 +28,7 @@ export const changesBetween = (before: PlanView, after: PlanView): readonly Chan
     const old = before.notes[index];
     return old && !note.tied && !sameFingering(old, note) ? [{ note: index, before: old, after: note }] : [];
   });
+
+/** What of a fingering a plan depends on, as text. */
+export const planKey = (fingering: Fingering): string =>
+  JSON.stringify([[...fingering.choices], [...fingering.rules], [...fingering.marks], fingering.setup]);

@@ -38,17 +38,14 @@ import {
 } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { MovementsView, PlanView } from '../planner/api.ts';
-import { changesBetween, sharing, type Change } from './plan-changes.ts';
+import { CHANGE_WORDS } from './change-words.ts';
+import { changesBetween, planKey, sharing, type Change } from './plan-changes.ts';
 import { takePlanner, type Planner } from '../planner/client.ts';
 import { scoreAsRead } from '../planner/setup.ts';
 import { History, type Deed } from './history.svelte.ts';
 import { browserStore } from './pending-store.ts';
 import { SaveQueue } from './save-queue.svelte.ts';
 import { pageServer } from './save-server.ts';
-
-/** What of a fingering a plan depends on, as text. */
-const planKey = (fingering: Fingering): string =>
-  JSON.stringify([[...fingering.choices], [...fingering.rules], [...fingering.marks], fingering.setup]);
 
 export type Phase = 'opening' | 'ready' | 'failed';
 
@@ -66,17 +63,6 @@ export interface WorkbenchStart {
 export const PAUSE = 250;
 /** A change is planned in silence for so long, in ms: most are done by then, and a flash of news would only distract. */
 const SILENCE = 250;
-
-/** What a teacher is told when the fingering became another one without their doing. */
-const CHANGE_WORDS = {
-  merged: (count: number) =>
-    count === 1
-      ? 'A change made in another window was taken in.'
-      : `${count} changes made in another window were taken in.`,
-  restored: () => 'The server was set back to an older copy; what was known here was sent to it again.',
-  aside: (count: number) =>
-    count === 0 ? '' : 'A change was not accepted by the server and was set aside; see beside the title.',
-} as const;
 
 /** The state of one open piece. Edits flow one way: command → edit → fingering → planner → sheet. */
 export class Workbench {
