@@ -50,6 +50,8 @@ test('bars that cannot be engraved say so where they stand, and everything else 
   const failed = page.locator('[data-failed]');
   await expect(failed.first()).toContainText(/Bars? \d+.* cannot be engraved \(no room for this\)/);
   expect(await failed.count()).toBeLessThan(await page.locator('.system').count());
+  // It stands across the page, where it can be read.
+  expect((await failed.first().boundingBox())!.width).toBeGreaterThan(400);
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('3');
   await saved(page);

@@ -112,9 +112,9 @@
 <div
   class="system"
   data-first-bar={first + 1}
-  style:height={marks ? `${marks.bottom + laid.height - marks.top}px` : '170px'}
-  style:width="{geometry?.width ?? 0}px"
-  class:waiting={!geometry}
+  style:height={failure ? 'auto' : marks ? `${marks.bottom + laid.height - marks.top}px` : '170px'}
+  style:width={failure ? 'auto' : `${geometry?.width ?? 0}px`}
+  class:waiting={!geometry && !failure}
 >
   <div class="engraving" style:top="{marks ? -marks.top : 0}px" {@attach engrave}></div>
   {#if failure}
