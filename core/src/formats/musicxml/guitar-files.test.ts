@@ -212,12 +212,40 @@ describe('tablature and notation', () => {
     expect(read(moved.value).score.notes[0]!.fingering).toEqual({ string: 1, finger: 0 });
   });
 
+  it('describe the instrument together, also where only the tablature tells the tuning', () => {
+    const details = `<staff-details><staff-lines>6</staff-lines>${staffTuning(1, 'D', 2)}</staff-details>`;
+    const low = noteXml({ pitch: 'D3', duration: 8 });
+    const xml = (tab: string) =>
+      documentXml(
+        ['Guitar', barsXml(PLAIN_CLEF, [melody, low])],
+        ['Guitar TAB', barsXml(TAB_CLEF + details, [tab, at('D2', 6, 0, { duration: 8 })])],
+      );
+    expect(tuning(read(xml(tab)))).toBe(DROP_D);
+    expect(codes(read(xml(tab)))).toEqual(['tuning-read']);
+    // Another guitar's tuning is its own.
+    const other = read(xml(at('B3', 2, 0) + at('G3', 3, 0) + at('F3', 4, 3) + at('A2', 5, 0)));
+    expect(codes(other)).toEqual(['tuning-lowered']);
+  });
+
   it('of other music beside a guitar are left alone', () => {
     const xml = documentXml(
       ['Guitar', barsXml(PLAIN_CLEF, [melody])],
       ['Guitar 2', barsXml(TAB_CLEF, [at('B3', 2, 0) + at('G3', 3, 0) + at('D3', 4, 0) + at('A2', 5, 0)])],
     );
     expect(read(xml).score.notes.map(({ fingering }) => fingering.string)).toEqual(Array(4).fill(undefined));
+  });
+
+  it('are read from the tablature where the staff of notes is empty, and in whatever divisions it is written', () => {
+    const staves =
+      '<staves>2</staves><clef number="1"><sign>G</sign><line>2</line></clef><clef number="2"><sign>TAB</sign><line>5</line></clef>';
+    const empty =
+      noteXml({ duration: 8, staff: 1 }) + back(8) + at('E4', 1, 0, { duration: 8, staff: 2, voice: 5 });
+    expect(sounding(read(guitarXml(staves, empty)))).toEqual(['E4']);
+    const finer = barsXml(TAB_CLEF, [tab])
+      .replace('<divisions>2<', '<divisions>14<')
+      .replaceAll('<duration>2<', '<duration>14<');
+    const found = read(documentXml(['Guitar', barsXml(PLAIN_CLEF, [melody])], ['TAB', finer]));
+    expect(found.score.notes.map(({ fingering }) => fingering.string)).toEqual([2, 3, 4, 5]);
   });
 
   it('a unison on two strings stays two', () => {

@@ -15,7 +15,7 @@ import { readPart } from './reading.ts';
 import { resolutionOf } from './resolution.ts';
 import { checkedFingering } from './source-fingering.ts';
 import { linkSlides, linkSlurs, linkTies, type PendingNote } from './spans.ts';
-import { joinTablature } from './tablature.ts';
+import { joinTablature, SAME_MUSIC } from './tablature.ts';
 import { tempoMarks } from './tempo.ts';
 import { tellUnread } from './unread.ts';
 import { voicesOf } from './voices.ts';
@@ -48,8 +48,6 @@ const HIGHEST_ABOVE_OPEN_FIRST = 36;
 const LET_RING = /^\(?(l\.? ?v\.?|laissez vibrer|let ring)\)?$/i;
 /** How far a lowered ⑥ is accepted without being told, in semitones. */
 const LOWERED_SIXTH = 2;
-/** Tablature of another part belongs to this one when so much of it sounds the same. Our own value. */
-const SAME_MUSIC = 0.8;
 
 /** Where the source tells the position of the hand, by a position or a barre. */
 const positionsIn = (score: Score, marks: SourceMarks): readonly NoteIndex[] => {
@@ -127,7 +125,10 @@ export const readMusicXml = (
 
   const repairs: Repair[] = [];
   const measures = measuresOf(root, part.value.id);
-  const resolution = resolutionOf(measures);
+  const resolution = resolutionOf([
+    ...measures,
+    ...part.value.tablature.flatMap(({ id }) => measuresOf(root, id)),
+  ]);
   const walked = walkMeasures(measures, resolution, repairs);
   const laid = layBars(walked, resolution, repairs);
   const nameOfBar = (index: number) => barLabel({ index, number: walked[index]!.number });

@@ -2,12 +2,11 @@ import { STANDARD_GUITAR, STANDARD_TUNING, STRINGS, type Guitar } from '../../in
 import { midiOf, type Midi } from '../../music/pitch.ts';
 import type { Repair } from '../import-problem.ts';
 import type { XmlElement } from '../xml/tree.ts';
-import type { LaidBar } from './lay-bars.ts';
-import { layBars } from './lay-bars.ts';
+import { layBars, type LaidBar } from './lay-bars.ts';
 import { NumberGate } from './numbers.ts';
 import { attributesOf, octaveConvention, readStaff, type StaffReading } from './octave.ts';
 import { measuresOf, type ChosenPart, type MeasureSource } from './parts.ts';
-import { tablatureStaves, type TablatureNote } from './tablature.ts';
+import { SAME_MUSIC, tablatureStaves, type TablatureNote } from './tablature.ts';
 import { correctedTuning, declaredCapo, declaredTuning, tuningText, wholeTuning } from './tuning.ts';
 import { walkMeasures, type PlacedNote } from './walk.ts';
 
@@ -79,6 +78,34 @@ const besideTablature = (
     : usual;
 };
 
+/** A part of tablature that says the same music again. */
+interface Companion {
+  readonly measures: readonly MeasureSource[];
+  readonly notes: readonly TimedNote[];
+}
+
+/** Name of a tone without its octave, which notes and tablature may write differently, at its time. */
+const toneAt = ({ placed, onset }: TimedNote): string => `${onset}:${midiOf(placed.pitch!) % 12}`;
+
+const companionsOf = (
+  root: XmlElement,
+  part: ChosenPart,
+  notes: readonly TimedNote[],
+  resolution: number,
+): readonly Companion[] => {
+  const heard = new Set(notes.map(toneAt));
+  return part.tablature
+    .map(({ id }): Companion => {
+      const measures = measuresOf(root, id);
+      return { measures, notes: timed(layBars(walkMeasures(measures, resolution, []), resolution, [])) };
+    })
+    .filter(
+      (each) =>
+        each.notes.length > 0 &&
+        each.notes.filter((note) => heard.has(toneAt(note))).length >= SAME_MUSIC * each.notes.length,
+    );
+};
+
 /**
  * Settles how a part is meant: its tuning, its capo and the octave of each of its staves, from what the file says and
  * from the strings and frets that it writes.
@@ -93,9 +120,13 @@ export const readPart = (
 ): PartReading => {
   const gate = new NumberGate(repairs);
   gate.bar = laid[0]?.walked.number || '1';
-  const declared = declaredTuning(root, measures, gate);
+  const all = timed(laid);
+  const companions = companionsOf(root, part, all, resolution);
+  // Programs that write notes and tablature as two parts often describe the instrument in one of them only.
+  const described = [...measures, ...companions.flatMap((each) => each.measures)];
+  const declared = declaredTuning(root, described, gate);
   const tuning = wholeTuning(declared.strings);
-  const { fret: capo, isInWords } = declaredCapo(root, measures, gate);
+  const { fret: capo, isInWords } = declaredCapo(root, described, gate);
   const readAs = (own: readonly TimedNote[], staff: string, from: readonly MeasureSource[]): StaffReading =>
     readStaff({
       convention: octaveConvention(attributesOf(from), staff, gate),
@@ -109,17 +140,18 @@ export const readPart = (
   const sounding = (own: readonly TimedNote[], reading: StaffReading): TablatureNote[] =>
     own.map((note) => ({ placed: note.placed, onset: note.onset, midi: soundOf(note, reading) }));
 
-  const tabStaves = tablatureStaves(measures);
-  const all = timed(laid);
+  const tablatureOnly = tablatureStaves(measures);
+  // A staff of notes that stays empty says nothing: then the tablature is the music.
+  const tabStaves = all.some(({ placed }) => !tablatureOnly.has(placed.staff))
+    ? tablatureOnly
+    : new Set<string>();
   const staves = [...byStaff(all)];
   const own = staves
     .filter(([staff]) => tabStaves.has(staff))
     .flatMap(([staff, notes]) => sounding(notes, readAs(notes, staff, measures)));
-  const beside = part.tablature.map(({ id }) => {
-    const from = measuresOf(root, id);
-    const notes = timed(layBars(walkMeasures(from, resolution, []), resolution, []));
-    return [...byStaff(notes)].flatMap(([staff, each]) => sounding(each, readAs(each, staff, from)));
-  });
+  const beside = companions.map(({ measures: from, notes }) =>
+    [...byStaff(notes)].flatMap(([staff, each]) => sounding(each, readAs(each, staff, from))),
+  );
   const tablature = [own, ...beside].filter((each) => each.length > 0);
   const readings = new Map(
     staves
@@ -142,10 +174,7 @@ export const readPart = (
   const corrected = correctedTuning(tuning, capo, written);
   const isCorrected = corrected.some((open, index) => open !== tuning[index]);
   const isTold = declared.strings.size > 0 || isCorrected;
-  tellReading(
-    { declared: tuning, corrected, isCorrected, capo, readings, notes, hasSeventh: declared.hasSeventh },
-    repairs,
-  );
+  tellReading({ corrected, isCorrected, capo, readings, hasSeventh: declared.hasSeventh }, repairs);
   return {
     guitar: { ...STANDARD_GUITAR, tuning: corrected, capo },
     tuning: isTold ? corrected : undefined,
@@ -159,12 +188,10 @@ export const readPart = (
 
 const tellReading = (
   found: {
-    readonly declared: readonly Midi[];
     readonly corrected: readonly Midi[];
     readonly isCorrected: boolean;
     readonly capo: number;
     readonly readings: ReadonlyMap<string, StaffReading>;
-    readonly notes: readonly TimedNote[];
     readonly hasSeventh: boolean;
   },
   repairs: Repair[],

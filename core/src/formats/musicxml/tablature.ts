@@ -23,6 +23,9 @@ export const isTablatureOnly = (measures: readonly MeasureSource[]): boolean => 
   return clefs.length > 0 && clefs.every((clef) => childText(clef, 'sign') === 'TAB');
 };
 
+/** Tablature of another part belongs to this one when so much of it is the same music. Our own value. */
+export const SAME_MUSIC = 0.8;
+
 /** A number of tablature with where and what it sounds. */
 export interface TablatureNote {
   readonly placed: PlacedNote;
