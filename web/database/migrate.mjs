@@ -10,6 +10,8 @@ const LOCK = 7_240_114;
 /** Applies the numbered migrations that a database does not have yet, each in a transaction of its own. */
 export const migrate = async (url) => {
   const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 });
+  // A connection that is lost fails the statement that runs on it; its event must not end the process besides.
+  client.on('error', () => undefined);
   await client.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [LOCK]);

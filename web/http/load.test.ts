@@ -156,7 +156,7 @@ describe('a database that does not answer', () => {
     });
     await new Promise((resolve) => setTimeout(resolve, 300));
     await holder.query(
-      `select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'oculon' and datname = current_database()`,
+      `select pg_terminate_backend(pid) from pg_stat_activity where wait_event_type = 'Lock' and application_name = 'oculon' and datname = current_database()`,
     );
     expect((await save).status).toBe(503);
     await holder.query('rollback');

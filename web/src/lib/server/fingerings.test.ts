@@ -167,7 +167,7 @@ describe('edits in the database', () => {
     const save = appendEdits(own, teacher, fingering, 0, [edit('a', 1)]).catch((error: Error) => error);
     await new Promise((resolve) => setTimeout(resolve, 200));
     await holder.query(
-      `select pg_terminate_backend(pid) from pg_stat_activity where application_name = 'oculon' and datname = current_database()`,
+      `select pg_terminate_backend(pid) from pg_stat_activity where wait_event_type = 'Lock' and application_name = 'oculon' and datname = current_database()`,
     );
     const error = await save;
     expect(troubleOf(error)).toBe('unavailable');

@@ -5,6 +5,7 @@ import { applyEdits, EMPTY_FINGERING, type FindingKey, type MarkId, type NoteId 
 import pg from 'pg';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { migrate } from '../../../database/migrate.mjs';
+import { openPool } from './database.ts';
 import { appendEdits, findFingering, listEdits } from './fingerings.ts';
 import { fingeringIdSchema, pieceIdSchema, teacherIdSchema } from './ids.ts';
 
@@ -44,7 +45,7 @@ beforeAll(async () => {
   admin = new pg.Client({ connectionString: process.env.DATABASE_URL });
   await admin.connect();
   await admin.query(`create database ${name}`);
-  pool = new pg.Pool({ connectionString: url });
+  pool = openPool(url);
   await pool.query(FIRST);
   await pool.query(
     'create table schema_migrations (name text primary key, applied_at timestamptz not null default now())',

@@ -1,4 +1,5 @@
-import pg from 'pg';
+import type pg from 'pg';
+import { openPool } from './database.ts';
 import { insertFingering } from './fingerings.ts';
 import { teacherIdSchema, type FingeringId, type PieceId, type TeacherId } from './ids.ts';
 import { insertPiece } from './pieces.ts';
@@ -6,7 +7,7 @@ import { insertPiece } from './pieces.ts';
 /** A pool on the test database; the test command creates and migrates it. */
 export const testPool = (): pg.Pool => {
   if (!process.env.DATABASE_URL) throw new Error('DATABASE_URL is not set; run npm test.');
-  return new pg.Pool({ connectionString: process.env.DATABASE_URL });
+  return openPool(process.env.DATABASE_URL);
 };
 
 export const newTeacher = async (pool: pg.Pool): Promise<TeacherId> => {
