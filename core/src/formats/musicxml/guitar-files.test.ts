@@ -159,6 +159,14 @@ describe('the octave', () => {
     expect(sounding(read(guitarXml(PLAIN_CLEF, notes('E3', 'E5'))))).toEqual(['E2', 'E4']);
   });
 
+  it('is not moved by one wrong fret under signs that say it, nor out of the guitar', () => {
+    const wrong = read(guitarXml(OCTAVE_CLEF, at('E4', 2, 17) + notes('E2', 'C3', 'E4')));
+    expect(sounding(wrong)).toEqual(['E4', 'E2', 'C3', 'E4']);
+    expect(codes(wrong)).toEqual(['wrong-fret']);
+    const outside = read(guitarXml(PLAIN_CLEF, at('E3', 6, 12) + notes('E3', 'C4', 'E6')));
+    expect(sounding(outside)).toEqual(['E2', 'E2', 'C3', 'E5']);
+  });
+
   it('is settled for each staff: transpose with a number speaks of one of them', () => {
     const attributes = `<staves>2</staves><clef number="1"><sign>G</sign><line>2</line></clef><clef number="2"><sign>TAB</sign><line>5</line></clef><transpose number="1"><chromatic>0</chromatic><octave-change>-1</octave-change></transpose>`;
     const staff = (pitch: string, number: number, technical = '') =>

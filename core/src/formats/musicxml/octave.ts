@@ -105,6 +105,28 @@ const median = (values: readonly number[]): number =>
 /** A lowered ⑥ explains so many semitones below the lowest string. */
 const LOWERED_SIXTH = 2;
 
+/** The lowest that retuned strings reach below what is said of them, in semitones. */
+const FARTHEST_BELOW = 5;
+/** Places that must agree exactly with a reading before it overrules the signs of a staff; our own values. */
+const AGREEING = 0.5;
+const FEWEST_AGAINST_SIGNS = 2;
+
+/** What the written strings and frets say of a reading: how far it is off, and whether they settle it. */
+const fretEvidence = ({ convention, places, tuning, capo }: StaffEvidence) => {
+  const distances = (reading: { shift: number; capo: number }): readonly number[] =>
+    places.map(({ string, fret, pitch }) =>
+      Math.abs(pitch + reading.shift + reading.capo - fret - capo - tuning[string - 1]!),
+    );
+  const needed = isOctaveOpen(convention) ? 1 : FEWEST_AGAINST_SIGNS;
+  return {
+    off: (reading: { shift: number; capo: number }): number => median(distances(reading)),
+    settles: (reading: { shift: number; capo: number }): boolean => {
+      const agreeing = distances(reading).filter((distance) => distance <= LOWERED_SIXTH).length;
+      return agreeing >= needed && agreeing >= AGREEING * places.length;
+    },
+  };
+};
+
 /**
  * How the notes of a staff are meant: by written strings and frets where there are some, else as the signs say, unless
  * they leave the octave open and only another one fits the instrument. With a capo, notes may be written as they are
@@ -120,20 +142,15 @@ export const readStaff = (evidence: StaffEvidence): StaffReading => {
   const readings = shifts.flatMap((shift) => capos.map((added) => ({ shift, capo: added })));
   const first = readings[0]!;
   const idShift = shiftOfIds(convention, lowest);
-  if (places.length > 0) {
-    const off = (reading: { shift: number; capo: number }): number =>
-      median(
-        places.map(({ string, fret, pitch }) =>
-          Math.abs(pitch + reading.shift + reading.capo - fret - capo - tuning[string - 1]!),
-        ),
-      );
-    const best = readings.reduce((found, each) => (off(each) < off(found) ? each : found));
-    return { ...best, idShift, by: best === first ? 'signs' : 'frets' };
-  }
   const floor = tuning.reduce((low, open) => Math.min(low, open), Infinity) + capo;
   const fits = (reading: { shift: number; capo: number }, below: number): boolean =>
     lowest + reading.shift + reading.capo >= floor - below &&
     highest + reading.shift + reading.capo <= tuning[0]! + frets;
+  const { settles, off } = fretEvidence(evidence);
+  const best = readings.reduce((found, each) => (off(each) < off(found) ? each : found));
+  if (places.length > 0 && off(first) === 0) return { ...first, idShift, by: 'signs' };
+  if (settles(best) && fits(best, FARTHEST_BELOW))
+    return { ...best, idShift, by: best === first ? 'signs' : 'frets' };
   if (fits(first, LOWERED_SIXTH)) return { ...first, idShift, by: 'signs' };
   const other = readings.find((each) => (each.shift === usual || isOctaveOpen(convention)) && fits(each, 0));
   return other ? { ...other, idShift, by: 'range' } : { ...first, idShift, by: 'signs' };
