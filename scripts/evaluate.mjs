@@ -4,7 +4,11 @@ import { runTypeScript } from './typescript.mjs';
 runMain(async () => {
   checkNode();
   await ensurePackages();
-  const programs = ['core/test/solve-line.test.ts', 'core/test/right-program.test.ts'];
+  const programs = [
+    'core/test/solve-line.test.ts',
+    'core/test/right-program.test.ts',
+    'core/test/passages.test.ts',
+  ];
   const code = await runShown(bin('vitest'), ['run', '--project', 'core', ...programs], {
     env: { ...process.env, OCULON_PROGRAMS: '200' },
   });
