@@ -22,6 +22,7 @@ export * from './fingering/fingering.ts';
 export * from './fingering/human-text.ts';
 export * from './fingering/setup.ts';
 export * from './fingering/edits.ts';
+export * from './fingering/same-value.ts';
 export * from './fingering/slots.ts';
 export * from './fingering/rebase.ts';
 export * from './fingering/rules.ts';

@@ -68,9 +68,3 @@ export const lastNoteOf = (mark: Mark): NoteId => ('to' in mark ? mark.to : mark
  */
 export const markId = (mark: Mark): MarkId =>
   `${mark.kind}@${mark.from}${mark.kind === 'damp' ? `@${mark.string}` : ''}` as MarkId;
-
-export const sameMark = (a: MarkDecision | undefined, b: MarkDecision | undefined): boolean =>
-  a === b ||
-  (a !== undefined &&
-    b !== undefined &&
-    Object.keys({ ...a, ...b }).every((key) => a[key as keyof typeof a] === b[key as keyof typeof b]));

@@ -6,7 +6,8 @@ import { applyEdits, chooseEdit, invertEdit, markEdit, setupEdit } from './edits
 import { EMPTY_FINGERING, type Choice } from './fingering.ts';
 import type { MarkId } from './marks.ts';
 import { rebaseEdits, restateUpon, yielding } from './rebase.ts';
-import { filledSlots, sameValue, slotKey, slotsOf, valueIn } from './slots.ts';
+import { filledSlots, slotKey, slotsOf, valueIn } from './slots.ts';
+import { sameValue } from './same-value.ts';
 
 const NOTE = '1:1:0:60:0' as NoteId;
 const choose = (change: Choice, on = EMPTY_FINGERING) => chooseEdit(on, NOTE, change);

@@ -3,7 +3,6 @@ import type { Fingering } from './fingering.ts';
 import {
   editsTo,
   filledSlots,
-  sameValue,
   slotKey,
   slotsOf,
   valueAfter,
@@ -12,6 +11,7 @@ import {
   type Slot,
   type SlotValue,
 } from './slots.ts';
+import { sameValue } from './same-value.ts';
 
 /** One thing on which two sides decided, differently: the teacher is asked. */
 export interface Conflict {

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { Branded } from '../music/branded.ts';
+import { sameValue } from './same-value.ts';
 import { RIGHT_SCHOOLS } from './vocabulary.ts';
 
 export type RuleId = Branded<string, 'RuleId'>;
@@ -66,9 +67,6 @@ const RIGHT_KINDS: ReadonlySet<PassageRuleKind> = new Set(['school', 'pattern', 
 /** Whether a rule speaks to the right hand; the others speak to the left. */
 export const isForRightHand = ({ kind }: PassageRule): boolean => RIGHT_KINDS.has(kind);
 
-export const sameRule = (a: PassageRule | undefined, b: PassageRule | undefined): boolean =>
-  a === b || JSON.stringify(a) === JSON.stringify(b);
-
 /** Whether a rule speaks of a bar. */
 export const covers = (rule: PassageRule, bar: number): boolean => bar >= rule.from && bar <= rule.to;
 
@@ -80,7 +78,7 @@ export const barsUnderOtherRules = (
   const bars = new Set<number>();
   const onlyIn = (some: readonly PassageRule[], others: readonly PassageRule[]): void => {
     for (const rule of some)
-      if (!others.some((other) => sameRule(rule, other)))
+      if (!others.some((other) => sameValue(rule, other)))
         for (let bar = rule.from; bar <= rule.to; bar += 1) bars.add(bar);
   };
   onlyIn(before, after);

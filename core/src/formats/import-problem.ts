@@ -43,7 +43,6 @@ export interface Repair {
     | 'tuning-read'
     | 'tuning-corrected'
     | 'capo-fingered'
-    | 'parts-joined'
     | 'cue-left-out'
     | 'hidden-left-out'
     | 'quarter-tone'

@@ -21,7 +21,7 @@ export const saveSeconds = new Histogram({
   registers: [metrics],
 });
 
-const _pool = new Gauge({
+new Gauge({
   name: 'oculon_pool_connections',
   help: 'Database connections: all, idle, and requests that wait for one',
   labelNames: ['state'],

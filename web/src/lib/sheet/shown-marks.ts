@@ -1,5 +1,5 @@
 import {
-  sameMark,
+  sameValue,
   type Block,
   type Mark,
   type MarkDecision,
@@ -101,7 +101,7 @@ export const wordsGone = (
     [...source].flatMap(([id, mark]) => {
       const decision = decisions.get(id);
       const note = noteIndex(score, mark.from);
-      return mark.kind === 'text' && decision && !sameMark(decision, mark) && note !== undefined
+      return mark.kind === 'text' && decision && !sameValue(decision, mark) && note !== undefined
         ? [`${score.notes[note]!.onset} ${mark.text}`]
         : [];
     }),

@@ -1,4 +1,5 @@
-import { markId, sameMark, type Mark, type MarkId } from '../../../fingering/marks.ts';
+import { markId, type Mark, type MarkId } from '../../../fingering/marks.ts';
+import { sameValue } from '../../../fingering/same-value.ts';
 import type { NoteId, NoteIndex, Score } from '../../../score/score.ts';
 import { escapeXml } from '../../xml/splice.ts';
 import type { XmlElement } from '../../xml/tree.ts';
@@ -87,11 +88,11 @@ export const changesOfMarks = (
   const gone = new Set(removed);
   for (const [id, { mark, elements }] of source) {
     const now = wanted.get(id);
-    if (gone.has(id) || (now !== undefined && !sameMark(now, mark)))
+    if (gone.has(id) || (now !== undefined && !sameValue(now, mark)))
       for (const element of elements) removals.add(element);
   }
   const written = new Map<MarkId, Mark>();
-  for (const [id, mark] of wanted) if (!sameMark(source.get(id)?.mark, mark)) written.set(id, mark);
+  for (const [id, mark] of wanted) if (!sameValue(source.get(id)?.mark, mark)) written.set(id, mark);
   // Slurs under one sign: those that stay need signs of their own once it is gone.
   for (const [id, { mark, elements }] of source)
     if (!gone.has(id) && !written.has(id) && elements.some((element) => removals.has(element)))
