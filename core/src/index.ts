@@ -31,10 +31,10 @@ export { inOctave } from './score/in-octave.ts';
 export { slurMarks } from './fingering/slurred.ts';
 export { anchorOf } from './score/anchor.ts';
 export { beatText, placeText } from './score/place.ts';
-export { handOf, HAND_SIZES, measuredHand, type Hand } from './left/hand.ts';
-export { LEFT_COST_RULES, LEFT_WEIGHTS, type LeftTerm } from './left/costs.ts';
-export { RIGHT_COST_RULES } from './right/costs.ts';
-export { PRICE_LIMIT, type PricedPlacement } from './left/prices.ts';
+export { handOf, HAND_SIZES, measuredHand, type Hand } from './left/hand/hand.ts';
+export { LEFT_COST_RULES, LEFT_WEIGHTS, type LeftTerm } from './left/hand/costs.ts';
+export { RIGHT_COST_RULES } from './right/search/costs.ts';
+export { PRICE_LIMIT, type PricedPlacement } from './left/search/prices.ts';
 export { otherWays, type Character, type OtherWay, type Passage } from './plan/other-ways.ts';
 export {
   choicesFor,
@@ -46,9 +46,9 @@ export {
 } from './plan/choices.ts';
 export { ringsOn } from './left/plan-left.ts';
 export { comparePatterns, otherRightWays, pluckChoices, type RightWay } from './plan/right-ways.ts';
-export type { PricedPluck } from './right/prices.ts';
-export type { RightTerm } from './right/costs.ts';
-export { measureOrder, type OrderMeasures } from './right/orders.ts';
+export type { PricedPluck } from './right/search/prices.ts';
+export type { RightTerm } from './right/search/costs.ts';
+export { measureOrder, type OrderMeasures } from './right/around/orders.ts';
 export { rightSigns, type RightSign, type RightSignKind } from './technique/right-signs.ts';
 export { difficultyOf, COMFORTABLE_LEVEL, type BarDifficulty } from './review/difficulty.ts';
 export { essentialMarks, type Essential } from './plan/essential.ts';
@@ -58,7 +58,7 @@ export { shiftPlaces, withoutBarre, type ShiftPlace, type WithoutBarre } from '.
 export { compareReturns, carriedChoices, type ComparedReturn } from './plan/carry.ts';
 export { fixesOf, type Fix } from './plan/fixes.ts';
 export { placedMarks, proposedMarks, type MarkOrigin, type PlacedMark } from './plan/proposed-marks.ts';
-export { passageReturns, type Likeness, type PassageReturn } from './score/passages.ts';
+export { passageReturns, type Likeness, type PassageReturn } from './score/passage-returns.ts';
 export { phrasesOf, type Phrase, type PhraseEnd } from './score/phrases.ts';
 export type { Shift, ShiftRide } from './technique/shifts.ts';
 export type { Barre, BarreCare, BarreKind } from './technique/barres.ts';

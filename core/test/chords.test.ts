@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { STANDARD_GUITAR } from '../src/instrument/guitar.ts';
-import { leftCosts } from '../src/left/costs.ts';
-import { handOf } from '../src/left/hand.ts';
+import { leftCosts } from '../src/left/hand/costs.ts';
+import { handOf } from '../src/left/hand/hand.ts';
 import { chordShapes, judgeChord, rankFingerings, TUNING_KEYS } from './chords.ts';
 
 // The open dataset `@tombatossals/chords-db` (MIT), 2069 shapes with fingers. Floors are what was reached; they only

@@ -2,12 +2,12 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import * as z from 'zod';
 import { STANDARD_GUITAR, type Guitar } from '../src/instrument/guitar.ts';
-import { leftCosts, type LeftCosts } from '../src/left/costs.ts';
-import { handOf, neckTables, type Hand } from '../src/left/hand.ts';
-import { placeMoment, type Moment } from '../src/left/moment.ts';
-import { stepTables } from '../src/left/step-tables.ts';
-import { Stepper } from '../src/left/step.ts';
-import { lowestIndex } from '../src/left/string-masks.ts';
+import { leftCosts, type LeftCosts } from '../src/left/hand/costs.ts';
+import { handOf, neckTables, type Hand } from '../src/left/hand/hand.ts';
+import { placeMoment, type Moment } from '../src/left/moments/ways-at-moment.ts';
+import { stepTables } from '../src/left/search/step-tables.ts';
+import { Stepper } from '../src/left/search/step.ts';
+import { lowestIndex } from '../src/left/hand/string-masks.ts';
 
 /**
  * The open dataset `@tombatossals/chords-db` (MIT): chord shapes of the guitar with fingers. Strings are listed from

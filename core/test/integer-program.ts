@@ -1,5 +1,5 @@
-import type { LeftCosts } from '../src/left/costs.ts';
-import { TABLE_FRETS, type NeckTables } from '../src/left/hand.ts';
+import type { LeftCosts } from '../src/left/hand/costs.ts';
+import { TABLE_FRETS, type NeckTables } from '../src/left/hand/hand.ts';
 import { Program } from './program.ts';
 
 /**

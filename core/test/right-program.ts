@@ -1,4 +1,4 @@
-import type { RightCosts } from '../src/right/costs.ts';
+import type { RightCosts } from '../src/right/search/costs.ts';
 import { Program } from './program.ts';
 
 /** A single pluck as the program sees it: one string, and the seconds since the pluck before. */

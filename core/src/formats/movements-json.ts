@@ -1,5 +1,5 @@
 import type { Plan } from '../plan/plan.ts';
-import { passageReturns } from '../score/passages.ts';
+import { passageReturns } from '../score/passage-returns.ts';
 import { phrasesOf } from '../score/phrases.ts';
 import { placeOf } from './json-place.ts';
 

@@ -1,5 +1,5 @@
 import type { Plan } from '../plan/plan.ts';
-import { rightStatistics } from '../right/statistics.ts';
+import { rightStatistics } from '../right/around/statistics.ts';
 
 /** The right hand of a plan in figures as `oculon.right/1`; fields are only ever added to it. Times in ms. */
 export const rightJson = ({ score, right, setup }: Plan) => ({

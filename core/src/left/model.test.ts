@@ -6,10 +6,10 @@ import { millimetres, SCALE_LENGTHS, STANDARD_GUITAR } from '../instrument/guita
 import { clockOf } from '../score/clock.ts';
 import { exampleScore } from '../testing/planning.ts';
 import { LEFT_SCHOOLS, type HandSize, type LeftWeight } from '../fingering/vocabulary.ts';
-import { LEFT_COST_RULES, LEFT_WEIGHTS, leftCosts } from './costs.ts';
-import { HAND_SIZES, handOf, measuredHand, neckTables } from './hand.ts';
+import { LEFT_COST_RULES, LEFT_WEIGHTS, leftCosts } from './hand/costs.ts';
+import { HAND_SIZES, handOf, measuredHand, neckTables } from './hand/hand.ts';
 import { planLeft, type LeftSetup } from './plan-left.ts';
-import { openingAt, stepTables } from './step-tables.ts';
+import { openingAt, stepTables } from './search/step-tables.ts';
 
 const setup: LeftSetup = { guitar: STANDARD_GUITAR, hand: handOf('medium'), school: 'balanced' };
 const pitch = fc.constantFrom('E2', 'G2', 'B2', 'C3', 'F3', 'G#3', 'A3', 'C4', 'D4', 'F#4', 'G4', 'B4');

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Choice } from '../fingering/fingering.ts';
 import { planPiece, setupFor } from '../plan/plan.ts';
 import { decide, exampleScore, leftHand, planVoices } from '../testing/planning.ts';
-import { handOf } from './hand.ts';
+import { handOf } from './hand/hand.ts';
 
 /** Fingers of a plan by note, as digits. */
 const fingers = (...voices: string[]): string =>

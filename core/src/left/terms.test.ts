@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { planAs } from '../testing/planning.ts';
 import type { LeftSchool } from '../fingering/vocabulary.ts';
-import { leftCosts, type LeftTerm } from './costs.ts';
+import { leftCosts, type LeftTerm } from './hand/costs.ts';
 
 const costs = leftCosts('balanced');
 

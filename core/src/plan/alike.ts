@@ -3,7 +3,7 @@ import type { StringNumber } from '../instrument/guitar.ts';
 import { planLeft, type LeftMemory, type LeftPlan } from '../left/plan-left.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import type { Sound } from '../score/sounds.ts';
-import { barReturns, type BarReturn } from '../score/returns.ts';
+import { barReturns, type BarReturn } from '../score/bar-returns.ts';
 
 /** A bar that comes back and is fingered otherwise, with what fingering it alike would cost more, in units of effort. */
 export interface UnlikeReturn {

@@ -2,7 +2,7 @@ import type { Choice } from '../fingering/fingering.ts';
 import { STROKE_FINGERS, type LeftFinger } from '../fingering/vocabulary.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import { leftPrices } from '../left/plan-left.ts';
-import { passageReturns, type PassageReturn } from '../score/passages.ts';
+import { passageReturns, type PassageReturn } from '../score/passage-returns.ts';
 import type { NoteId } from '../score/score.ts';
 import type { Plan } from './plan.ts';
 

@@ -1,9 +1,9 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
-import type { LeftTerm } from '../left/costs.ts';
+import type { LeftTerm } from '../left/hand/costs.ts';
 import { leftPrices, planLeft, type LeftPlan } from '../left/plan-left.ts';
-import type { PricedPlacement } from '../left/prices.ts';
-import { barReturns } from '../score/returns.ts';
+import type { PricedPlacement } from '../left/search/prices.ts';
+import { barReturns } from '../score/bar-returns.ts';
 import type { NoteIndex } from '../score/score.ts';
 import { familyOf, withoutLikeness } from './alike.ts';
 import { termDifferences } from './other-ways.ts';

@@ -1,8 +1,8 @@
 import { EMPTY_FINGERING, type Choice, type Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { LeftFinger, StrokeFinger } from '../fingering/vocabulary.ts';
-import { cellsOf } from '../right/cells.ts';
-import { isLine } from '../right/step.ts';
+import { cellsOf } from '../right/events/cells.ts';
+import { isLine } from '../right/search/step.ts';
 import type { NoteId, NoteIndex } from '../score/score.ts';
 import { planPiece, type Plan } from './plan.ts';
 

@@ -1,7 +1,7 @@
 import type { Choice, FindingKey } from '../fingering/fingering.ts';
 import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/marks.ts';
 import { findingKey, type Finding } from '../review/findings.ts';
-import { barReturns, type BarReturn } from '../score/returns.ts';
+import { barReturns, type BarReturn } from '../score/bar-returns.ts';
 import type { Note, NoteId } from '../score/score.ts';
 import { carriedChoices } from './carry.ts';
 import type { Plan } from './plan.ts';

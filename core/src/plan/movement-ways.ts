@@ -1,5 +1,5 @@
 import type { RuleId } from '../fingering/rules.ts';
-import type { LeftTerm } from '../left/costs.ts';
+import type { LeftTerm } from '../left/hand/costs.ts';
 import { planLeft, type LeftPlan } from '../left/plan-left.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { shiftsOf, type Shift, type ShiftRide } from '../technique/shifts.ts';

@@ -4,7 +4,7 @@ import type { StringNumber } from '../instrument/guitar.ts';
 import type { NoteId } from '../score/score.ts';
 import { withoutLikeness } from './alike.ts';
 import type { Plan } from './plan.ts';
-import { LEFT_TERMS, type LeftTerm } from '../left/costs.ts';
+import { LEFT_TERMS, type LeftTerm } from '../left/hand/costs.ts';
 import { leftPrices, planLeft, type LeftPlan } from '../left/plan-left.ts';
 
 /** Bars counted from 0, both included. */

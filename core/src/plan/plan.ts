@@ -1,12 +1,12 @@
 import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering.ts';
 import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
 import { likenReturns, type AlikeMemory } from './alike.ts';
-import { handOf, type Hand } from '../left/hand.ts';
+import { handOf, type Hand } from '../left/hand/hand.ts';
 import { planLeft, type LeftMemory, type LeftPlan, type LeftSetup } from '../left/plan-left.ts';
 import type { LeftSchool, LeftWeights } from '../fingering/vocabulary.ts';
 import type { Pattern } from '../fingering/rules.ts';
 import type { RightSchool } from '../fingering/vocabulary.ts';
-import { DEFAULT_RIGHT_SETUP, type RightSetup } from '../right/setup.ts';
+import { DEFAULT_RIGHT_SETUP, type RightSetup } from '../right/events/setup.ts';
 import { planRight, type RightMemory, type RightPlan } from '../right/plan-right.ts';
 import { findingsOf, type Finding } from '../review/findings.ts';
 import { clockOf, type Clock } from '../score/clock.ts';

@@ -2,7 +2,7 @@ import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/
 import type { StringNumber } from '../instrument/guitar.ts';
 import { anchorOf } from '../score/anchor.ts';
 import type { NoteId, NoteIndex, Score } from '../score/score.ts';
-import { rightSteps } from '../technique/right-steps.ts';
+import { rightSteps } from '../performance/right-steps.ts';
 import type { Plan } from './plan.ts';
 
 /** Who wants a mark. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { EMPTY_FINGERING } from '../fingering/fingering.ts';
 import { patternSchema, type PassageRule, type RuleId } from '../fingering/rules.ts';
-import { rightStatistics } from '../right/statistics.ts';
+import { rightStatistics } from '../right/around/statistics.ts';
 import { decide, exampleScore, rightHand } from '../testing/planning.ts';
 import { planPiece, setupFor, type Plan } from './plan.ts';
 import { comparePatterns, otherRightWays, pluckChoices } from './right-ways.ts';

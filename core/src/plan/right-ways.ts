@@ -5,11 +5,11 @@ import {
   type RightSchool,
   type StrokeFinger,
 } from '../fingering/vocabulary.ts';
-import { fingerOrders, measureOrder, type OrderMeasures } from '../right/orders.ts';
+import { fingerOrders, measureOrder, type OrderMeasures } from '../right/around/orders.ts';
 import { planRight, rightPrices, type RightPlan } from '../right/plan-right.ts';
-import type { PricedPluck } from '../right/prices.ts';
-import type { RightTerm } from '../right/costs.ts';
-import { strokeLetters } from '../right/statistics.ts';
+import type { PricedPluck } from '../right/search/prices.ts';
+import type { RightTerm } from '../right/search/costs.ts';
+import { strokeLetters } from '../right/around/statistics.ts';
 import type { NoteIndex } from '../score/score.ts';
 import type { Passage } from './other-ways.ts';
 import type { Plan } from './plan.ts';

@@ -1,10 +1,10 @@
 import { pitchLabel } from '../music/pitch.ts';
-import { neckTables } from '../left/hand.ts';
+import { neckTables } from '../left/hand/hand.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
-import { gripTrouble } from '../left/why.ts';
+import { gripTrouble } from '../left/hand/grip-trouble.ts';
 import type { FindingKey, Fingering } from '../fingering/fingering.ts';
 import { STROKE_FINGERS } from '../fingering/vocabulary.ts';
-import { RIGHT_COSTS } from '../right/costs.ts';
+import { RIGHT_COSTS } from '../right/search/costs.ts';
 import type { RightPlan } from '../right/plan-right.ts';
 import type { Clock } from '../score/clock.ts';
 import { movementFindings, type Movements } from './movement-findings.ts';

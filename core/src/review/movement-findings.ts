@@ -1,9 +1,9 @@
-import { spanOf, neckTables } from '../left/hand.ts';
+import { spanOf, neckTables } from '../left/hand/hand.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import { pitchLabel } from '../music/pitch.ts';
-import { measureOrder } from '../right/orders.ts';
+import { measureOrder } from '../right/around/orders.ts';
 import type { RightPlan } from '../right/plan-right.ts';
-import { THUMB } from '../right/step.ts';
+import { THUMB } from '../right/search/step.ts';
 import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
 import type { Barre } from '../technique/barres.ts';

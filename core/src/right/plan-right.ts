@@ -3,14 +3,21 @@ import { STROKE_FINGERS, type StrokeFinger } from '../fingering/vocabulary.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
-import { RIGHT_COSTS, type RightTerm } from './costs.ts';
-import { pluckEvents, withWanted, type PluckEvent } from './events.ts';
-import { pluckPrices, type PricedPluck } from './prices.ts';
-import { bestPlucks, searchPlucks, type RightTables } from './search.ts';
-import { RightRules, type RightSetup } from './setup.ts';
-import { afterEvent, approachTo, FREE_RIGHT_HAND, moveCost, placeCost, type RightState } from './step.ts';
-import { strumsOf, type Strum } from './strums.ts';
-import { demandsOf, establishedOrder } from './wanted.ts';
+import { RIGHT_COSTS, type RightTerm } from './search/costs.ts';
+import { pluckEvents, withWanted, type PluckEvent } from './events/events.ts';
+import { pluckPrices, type PricedPluck } from './search/prices.ts';
+import { bestPlucks, searchPlucks, type RightTables } from './search/search.ts';
+import { RightRules, type RightSetup } from './events/setup.ts';
+import {
+  afterEvent,
+  approachTo,
+  FREE_RIGHT_HAND,
+  moveCost,
+  placeCost,
+  type RightState,
+} from './search/step.ts';
+import { strumsOf, type Strum } from './events/strums.ts';
+import { demandsOf, establishedOrder } from './events/demands.ts';
 
 export interface RightChoice {
   readonly pluck: StrokeFinger;

@@ -1,6 +1,6 @@
 import type { LeftFinger } from '../fingering/vocabulary.ts';
-import { gripProblem, type Placement } from '../left/grip.ts';
-import { neckTables } from '../left/hand.ts';
+import { gripProblem, type Placement } from '../left/hand/grip.ts';
+import { neckTables } from '../left/hand/hand.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import type { Score } from '../score/score.ts';
 import { chordName } from './harmony.ts';

@@ -5,7 +5,7 @@ import { clockOf } from '../score/clock.ts';
 import { planPiece, type Plan } from '../plan/plan.ts';
 import { decide, exampleScore, planVoices } from '../testing/planning.ts';
 import { dampingOf } from './damping.ts';
-import { DECAY, soundingsOf, type SoundEnd } from './sounding.ts';
+import { DECAY, soundingsOf, type SoundEnd } from '../performance/sounding.ts';
 
 const dampingIn = (plan: Plan, rules: readonly PassageRule[] = []) =>
   dampingOf(plan.score, plan.left, plan.right, plan.memory.clock, rules);

@@ -1,13 +1,13 @@
 import type { PassageRule } from '../fingering/rules.ts';
 import { covers } from '../fingering/rules.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
-import { bassVoice } from '../right/events.ts';
+import { bassVoice } from '../right/events/events.ts';
 import type { RightPlan } from '../right/plan-right.ts';
-import { THUMB } from '../right/step.ts';
+import { THUMB } from '../right/search/step.ts';
 import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
-import { rightSteps } from './right-steps.ts';
-import { soundingsOf, type Sounding, type Touch } from './sounding.ts';
+import { rightSteps } from '../performance/right-steps.ts';
+import { soundingsOf, type Sounding, type Touch } from '../performance/sounding.ts';
 
 export const DAMPING_GRADES = ['must', 'should', 'may'] as const;
 export type DampingGrade = (typeof DAMPING_GRADES)[number];

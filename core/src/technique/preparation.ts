@@ -1,5 +1,5 @@
-import { gripProblem, type Placement } from '../left/grip.ts';
-import { neckTables } from '../left/hand.ts';
+import { gripProblem, type Placement } from '../left/hand/grip.ts';
+import { neckTables } from '../left/hand/hand.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
 import type { LeftFinger } from '../fingering/vocabulary.ts';
 import type { Clock } from '../score/clock.ts';

@@ -1,13 +1,13 @@
 import type { MarkId } from '../fingering/marks.ts';
 import type { PassageRule } from '../fingering/rules.ts';
 import type { LeftPlan } from '../left/plan-left.ts';
-import { cellsOf } from '../right/cells.ts';
-import { framesOf } from '../right/frames.ts';
-import { anchorsOf } from '../right/planting.ts';
+import { cellsOf } from '../right/events/cells.ts';
+import { framesOf } from '../right/around/frames.ts';
+import { anchorsOf } from '../right/around/planting.ts';
 import type { RightPlan } from '../right/plan-right.ts';
-import { harmonicTouches, type StrokeAdvice } from '../right/strokes.ts';
+import { harmonicTouches, type StrokeAdvice } from '../right/around/strokes.ts';
 import { DAMPING_MEANS_RULES, type Damping } from './damping.ts';
-import { rightSteps } from './right-steps.ts';
+import { rightSteps } from '../performance/right-steps.ts';
 import { anchorOf } from '../score/anchor.ts';
 import type { NoteIndex, Score } from '../score/score.ts';
 

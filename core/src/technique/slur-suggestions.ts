@@ -1,5 +1,5 @@
 import type { LeftPlan } from '../left/plan-left.ts';
-import { measureOrder } from '../right/orders.ts';
+import { measureOrder } from '../right/around/orders.ts';
 import type { RightPlan } from '../right/plan-right.ts';
 
 /** A technical slur that nobody wrote and that would spare the right hand a pluck just where it is in trouble. */

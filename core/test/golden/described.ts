@@ -3,7 +3,7 @@ import { planPiece, readMusicXml, setupFor, type Plan } from '../../src/index.ts
 import { planJson } from '../../src/formats/plan-json.ts';
 import { rightJson } from '../../src/formats/right-json.ts';
 import { proposedMarks } from '../../src/plan/proposed-marks.ts';
-import { handOf } from '../../src/left/hand.ts';
+import { handOf } from '../../src/left/hand/hand.ts';
 
 /** Hands and schools that the pieces are planned for in turn. */
 const SETUPS = [

@@ -1,0 +1,285 @@
+import type { LeftSchool, LeftWeight, LeftWeights } from '../../fingering/vocabulary.ts';
+
+/**
+ * What each movement and posture of the left hand costs, in one arbitrary unit of effort. Every number of the
+ * planner's judgement stands here with its unit and its reason; the values come from the left-hand model's
+ * prototype, tuned again on half of the chord data and on passages with accepted fingerings (`docs/evaluation.md`).
+ */
+export interface CostRule {
+  readonly value: number;
+  readonly unit: string;
+  readonly reason: string;
+}
+
+const rule = (value: number, unit: string, reason: string): CostRule => ({ value, unit, reason });
+
+export const LEFT_COST_RULES = {
+  place: rule(0.39, 'per finger placed', 'every finger that goes down is an action'),
+  finger1: rule(0, 'per placing of 1', 'the index is the reference'),
+  finger2: rule(0.015, 'per placing of 2', 'nearly as able as the index'),
+  finger3: rule(0.04, 'per placing of 3', 'tied to 4 and 2'),
+  finger4: rule(0.375, 'per placing of 4', 'the little finger tires first'),
+  fourFingers: rule(
+    0.14,
+    'per grip',
+    'four fingers that go down at once are hard to set together; our own value',
+  ),
+  backward: rule(0.24, 'per fret', 'a finger lying behind its own fret contracts the hand'),
+  forwardBase: rule(0.38, 'per fret²', 'a finger reaching past its own fret opens the hand'),
+  forwardWidth: rule(0.5, 'per fret² and 34 mm of fret', 'reaching is a matter of millimetres'),
+  indexBack: rule(
+    0.76,
+    'per fret and 34 mm of fret',
+    'the index reaches back more easily than the others forward',
+  ),
+  loneBack: rule(0.49, 'per lone finger', 'a lone finger behind its fret while the hand stays'),
+  loneForward: rule(1.56, 'per lone finger', 'a lone finger past its fret while the hand stays'),
+  nutBack: rule(
+    0.22,
+    'per fret in a shape, per fret² for a finger set alone',
+    'in first position there is no lower fret to move the hand to',
+  ),
+  stretch: rule(0.02, 'per (excess in cm)²', 'spans beyond comfortable hurt more and more'),
+  strain: rule(
+    25,
+    'per (share of the way to the widest span beyond strainFrom)²',
+    'near the widest span nothing else can be done with the hand; our own value',
+  ),
+  strainFrom: rule(
+    0.6,
+    'share',
+    'of the way from the comfortable to the widest span: so far a stretch is work',
+  ),
+  spread: rule(0.45, 'per fret and pair', 'fingers further apart than one a fret'),
+  adjacentSpread: rule(0.4, 'per fret', 'neighbouring fingers open least'),
+  weakPairSpread: rule(0.6, 'per fret', '3 and 4 are the least independent pair; our own value'),
+  cramp: rule(0.045, 'per fret and pair', 'fingers squeezed closer than one a fret'),
+  inverted: rule(2.6, 'per pair', 'on one fret the lower finger belongs on the lower string'),
+  firstPosition: rule(
+    0.09,
+    'per fret of difference',
+    'beside open strings low on the neck each finger keeps its fret',
+  ),
+  firstPositionAlone: rule(
+    0.12,
+    'per fret of difference',
+    'a note that is set alone low on the neck is read with the finger of its fret; our own value',
+  ),
+  besideIndex: rule(
+    0.45,
+    'per finger on the fret of 1, three strings away or more',
+    'there the index lies down as a barre; for shapes set at once the shape costs say so; our own value',
+  ),
+  barre: rule(1.41, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
+  barreWidth: rule(
+    0.6,
+    'per barre and 34 mm of fret',
+    'near the nut the strings lie stiff and the frets wide: a barre costs more there; our own value',
+  ),
+  barreString: rule(0.15, 'per string', 'a longer barre needs more'),
+  barreHold: rule(0.26, 'per beat', 'holding a barre tires'),
+  smallBarre: rule(2.44, 'per barre set', 'a barre with another finger than the index'),
+  smallBarreString: rule(
+    0.78,
+    'per string beyond two',
+    'other fingers are short and stiff across the strings',
+  ),
+  smallBarreRing: rule(0.3, 'per barre set', '3 lies flat least well'),
+  smallBarreLittle: rule(0.57, 'per barre set', '4 lies flat hardly better'),
+  smallBarreLittleString: rule(2.02, 'per string beyond two', '4 is too short to cover three; our own value'),
+  ringOverBarre: rule(
+    0.47,
+    'per note on ① two frets above a barre',
+    'the barre turns the hand: the treble side falls to 4; our own value',
+  ),
+  openBesideBarre: rule(
+    0.99,
+    'per string',
+    'the base of the index damps an open string just on the treble side',
+  ),
+  height: rule(0.08, 'per note and position', 'low positions are surer'),
+  upTheNeck: rule(
+    0.06,
+    'per note and fret',
+    'a player looks for a note near the nut first; the fingers of a grip do not change it; our own value',
+  ),
+  highOnLowString: rule(
+    0.15,
+    'per note, fret above 4 and string above 2',
+    'high on a low string is dark and out of tune',
+  ),
+  pastTheBody: rule(
+    0.5,
+    'per note and fret above 12',
+    'there the body of the guitar is in the way of the hand; our own value',
+  ),
+  openAgainstHigh: rule(
+    0.5,
+    'per open note',
+    'an open treble beside stopped notes high up changes the colour',
+  ),
+  stringSkip: rule(0.127, 'per string skipped', 'a voice likes to stay on a string or move to its neighbour'),
+  stayOnString: rule(
+    0,
+    'per note of a line on the string of the note before',
+    'nothing, but where neighbouring notes are to ring over each other (campanella)',
+  ),
+  leaveString: rule(
+    0,
+    'per note of a line on another string than the note before',
+    'nothing, but where a line is to sing on one string (legato)',
+  ),
+  openInLine: rule(0, 'per open note of a line', 'nothing, but where a line is to keep one colour (legato)'),
+  shift: rule(3.2, 'per shift', 'moving the whole hand'),
+  shiftDistance: rule(0.075, 'per cm', 'further is riskier, the more the less time there is'),
+  shiftReferenceTime: rule(0.4, 's', 'time in which a shift is neither hurried nor easy'),
+  shiftHurryLimit: rule(3, 'factor', 'the most that haste multiplies distance'),
+  shiftOnOpen: rule(0.42, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
+  shiftInRest: rule(0.48, 'factor', 'in a rest nothing is heard; our own value'),
+  shiftCalm: rule(
+    0.6,
+    's',
+    'a hand that nothing has held for longer settles anew rather than shifts: the whole cost falls with the time; our own value',
+  ),
+  shiftCalmLeast: rule(0.25, 'factor', 'but never below this share; our own value'),
+  shiftGuided: rule(0.2, 'factor', 'a guide finger leads the hand'),
+  shiftGuidedFar: rule(0.09, 'factor per fret beyond two', 'a guide leads less well over a long way'),
+  shiftHolding: rule(1.2, 'factor', 'a note held through the shift ties the hand'),
+  guideSlide: rule(0.1, 'per guide finger', 'the guide slides instead of being placed'),
+  slideLast: rule(0.51, 'per finger', 'sliding the note just played breaks the line a little'),
+  slideInPosition: rule(1.55, 'per finger', 'one finger on two frets of a string without moving the hand'),
+  slideBeside: rule(
+    0.5,
+    'per finger and fret',
+    'a finger of a chord slides while the others stay: it keeps its string and does not move the hand; our own value',
+  ),
+  hop: rule(0.72, 'per finger', 'the same finger on another string at once breaks the line'),
+  hopReferenceTime: rule(0.3, 's', 'time in which a hop costs its full price'),
+  hopIdle: rule(0.25, 'per finger at most', 'a finger that was free for a while moves more easily'),
+  blockHop: rule(
+    0.2,
+    'factor',
+    'fingers that keep their shape move over the strings as one: less than a hop each; our own value',
+  ),
+  crossOver: rule(
+    1.5,
+    'per pair of fingers on one string',
+    'a higher finger goes behind the one just played, or a lower one before it, while the hand stays: they pass over each other; our own value',
+  ),
+  crossInHand: rule(
+    0.8,
+    'per pair of fingers on two strings',
+    'the same on another string: the hand twists; our own value',
+  ),
+  swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
+  liftRinging: rule(1.2, 'per moment', 'a note of the arpeggio stops ringing; our own value'),
+  liftRingingMore: rule(
+    0.3,
+    'per further note at the same moment',
+    'where the hand leaves a broken chord, it leaves all of it; our own value',
+  ),
+  slurAcross: rule(4, 'per slur', 'a slur across strings is rarely playable; our own value'),
+  slurSameFinger: rule(2.5, 'per slur', 'a slur needs two fingers or an open string; our own value'),
+  slideBroken: rule(8, 'per slide', 'a written slide is one finger on one string; our own value'),
+  cutHeld: rule(40, 'per note', 'a held note is cut; only when no hand could keep it'),
+} as const satisfies Record<string, CostRule>;
+
+export type LeftCostName = keyof typeof LEFT_COST_RULES;
+export type LeftCosts = Readonly<Record<LeftCostName, number>>;
+
+const BASE: LeftCosts = Object.fromEntries(
+  Object.entries(LEFT_COST_RULES).map(([name, { value }]) => [name, value]),
+) as Record<LeftCostName, number>;
+
+/** How a school bends the base costs: factors by name. Handbook §3, schools of the left hand. */
+const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, number>>>> = {
+  balanced: {},
+  positional: { height: 1.8, upTheNeck: 1.8, shift: 1.25, highOnLowString: 1.5 },
+  legato: {
+    shiftGuided: 0.6,
+    guideSlide: 0.5,
+    stringSkip: 2.5,
+    openAgainstHigh: 2,
+    hop: 1.4,
+    upTheNeck: 0.5,
+    firstPositionAlone: 0.5,
+  },
+  campanella: {
+    stringSkip: 0,
+    openAgainstHigh: 0,
+    liftRinging: 2,
+    liftRingingMore: 2,
+    highOnLowString: 0.5,
+    upTheNeck: 0.5,
+    firstPositionAlone: 0.5,
+  },
+};
+
+/** What a school asks for that the others do not know at all, in units of effort. */
+const SCHOOL_COSTS: Readonly<Partial<Record<LeftSchool, Partial<Record<LeftCostName, number>>>>> = {
+  legato: { leaveString: 1, openInLine: 0.8 },
+  campanella: { stayOnString: 2.4 },
+};
+
+/** The costs that each weight of a teacher stands for. */
+export const LEFT_WEIGHTS = {
+  shifts: ['shift', 'shiftDistance'],
+  stretches: [
+    'stretch',
+    'strain',
+    'spread',
+    'adjacentSpread',
+    'weakPairSpread',
+    'forwardBase',
+    'forwardWidth',
+    'indexBack',
+  ],
+  barres: [
+    'barre',
+    'barreWidth',
+    'barreString',
+    'barreHold',
+    'smallBarre',
+    'smallBarreString',
+    'smallBarreLittleString',
+  ],
+  'fourth finger': ['finger4'],
+  'high positions': ['height', 'upTheNeck', 'highOnLowString', 'pastTheBody'],
+  'open strings among stopped notes': ['openAgainstHigh', 'openInLine'],
+  'change of string': ['stringSkip', 'leaveString'],
+  'hopping fingers': ['hop', 'hopIdle', 'slideInPosition', 'crossOver', 'crossInHand'],
+} as const satisfies Readonly<Record<LeftWeight, readonly LeftCostName[]>>;
+
+/** The costs of a school, bent by a teacher's own weights. */
+export const leftCosts = (school: LeftSchool, weights: LeftWeights = {}): LeftCosts => {
+  const factors = new Map<string, number>(Object.entries(SCHOOL_FACTORS[school]));
+  for (const [weight, factor] of Object.entries(weights))
+    for (const name of LEFT_WEIGHTS[weight as LeftWeight])
+      factors.set(name, (factors.get(name) ?? 1) * factor);
+  return Object.fromEntries(
+    Object.entries({ ...BASE, ...SCHOOL_COSTS[school] }).map(([name, value]) => [
+      name,
+      value * (factors.get(name) ?? 1),
+    ]),
+  ) as Record<LeftCostName, number>;
+};
+
+/** Terms under which costs are shown to the teacher. */
+export const LEFT_TERMS = [
+  'placing',
+  'weak finger',
+  'extension',
+  'stretch',
+  'barre',
+  'height',
+  'open string',
+  'string change',
+  'shift',
+  'guide',
+  'hop',
+  'finger change',
+  'ringing lifted',
+  'slur',
+  'held note cut',
+] as const;
+export type LeftTerm = (typeof LEFT_TERMS)[number];

@@ -1,0 +1,86 @@
+import { harmonicPlacesOf, placesOf, type Guitar, type Place } from '../../instrument/guitar.ts';
+import { pulse } from '../../music/meter.ts';
+import type { Clock } from '../../score/clock.ts';
+import type { NoteId, Score } from '../../score/score.ts';
+import { slicesOf, type Slice } from '../../score/slices.ts';
+import { soundsOf, type Sound } from '../../score/sounds.ts';
+import { inferRinging } from './ringing.ts';
+
+/** What the left hand needs to know of a piece on a guitar, whatever a teacher decides. */
+export interface Ground {
+  readonly score: Score;
+  readonly guitar: Guitar;
+  readonly sounds: readonly Sound[];
+  readonly slices: readonly Slice[];
+  /** Until when each sound may ring if nobody says otherwise, in ticks. */
+  readonly inferredRing: readonly number[];
+  /** By sound: the sound slurred or slid from, −1 for none. */
+  readonly slurredFrom: Int32Array;
+  /** By sound: 1 when it is slid to, which asks for one finger; a slur asks for two. */
+  readonly slides: Uint8Array;
+  /** By sound: the sound that the same voice struck alone just before, when both stand alone; −1 for none. */
+  readonly lineFrom: Int32Array;
+  /** By sound: where its pitch lies on the guitar. */
+  readonly places: readonly (readonly Place[])[];
+  /** By slice: beats since the slice before. */
+  readonly beatsBefore: readonly number[];
+  readonly sliceOf: ReadonlyMap<NoteId, number>;
+}
+
+const placesFor = (score: Score, sound: Sound, guitar: Guitar): readonly Place[] => {
+  const { harmonic } = score.notes[sound.head]!;
+  const places =
+    harmonic === 'natural'
+      ? harmonicPlacesOf(guitar, sound.midi)
+      : harmonic === 'artificial'
+        ? // The left hand stops an octave below what sounds.
+          placesOf(guitar, sound.midi - 12)
+        : [];
+  return places.length > 0 ? places : placesOf(guitar, sound.midi);
+};
+
+/** Reads a piece for the left hand, once for all plans of it. */
+export const groundOf = (score: Score, guitar: Guitar, clock: Clock): Ground => {
+  const sounds = soundsOf(score);
+  const slices = slicesOf(sounds, clock);
+  const soundOfNote = new Map(
+    sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)),
+  );
+  const aloneIn = (slice: Slice | undefined, voice: string): number => {
+    const own = slice?.struck.filter((sound) => sounds[sound]!.voice === voice) ?? [];
+    return own.length === 1 ? own[0]! : -1;
+  };
+  const lineFrom = new Int32Array(sounds.length).fill(-1);
+  const sliceOf = new Map<NoteId, number>();
+  slices.forEach((slice, index) => {
+    for (const sound of slice.struck) {
+      const { voice, head } = sounds[sound]!;
+      sliceOf.set(score.notes[head]!.id, index);
+      if (aloneIn(slice, voice) === sound) lineFrom[sound] = aloneIn(slices[index - 1], voice);
+    }
+  });
+  return {
+    score,
+    guitar,
+    sounds,
+    slices,
+    inferredRing: inferRinging(sounds, score.bars, (sound) => score.notes[sound.head]!.letRing),
+    slurredFrom: Int32Array.from(sounds, (sound) => {
+      const { slurredFrom, slideFrom } = score.notes[sound.head]!;
+      const from = slurredFrom?.note ?? slideFrom;
+      return from === undefined ? -1 : (soundOfNote.get(from) ?? -1);
+    }),
+    slides: Uint8Array.from(sounds, (sound) => {
+      const { slurredFrom, slideFrom } = score.notes[sound.head]!;
+      return slurredFrom === undefined && slideFrom !== undefined ? 1 : 0;
+    }),
+    lineFrom,
+    places: sounds.map((sound) => placesFor(score, sound, guitar)),
+    beatsBefore: slices.map((slice, index) => {
+      const before = slices[index - 1];
+      const beat = pulse(score.bars[slice.bar]!.meter, score.ticksPerQuarter);
+      return before ? (slice.onset - before.onset) / beat : 0;
+    }),
+    sliceOf,
+  };
+};

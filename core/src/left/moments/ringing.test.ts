@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest';
+import { soundsOf } from '../../score/sounds.ts';
+import { exampleScore } from '../../testing/planning.ts';
+import { inferRinging } from './ringing.ts';
+
+describe('ringing', () => {
+  const lasting = (...voices: string[]) => {
+    const score = exampleScore({ voices });
+    const sounds = soundsOf(score);
+    const until = inferRinging(sounds, score.bars);
+    const [first] = sounds.map(({ voice }) => voice).sort();
+    return sounds
+      .filter(({ voice }) => voice === first)
+      .map((sound) => (until[sound.index]! - sound.onset) / score.ticksPerQuarter);
+  };
+
+  it('notes of a broken chord ring on to the end of the bar', () => {
+    expect(lasting('E3/4 A3/4 C4/4 E4/4')).toEqual([4, 3, 2, 1]);
+  });
+
+  it('notes of a scale end as written', () => {
+    expect(lasting('C4/4 D4/4 E4/4 F4/4')).toEqual([1, 1, 1, 1]);
+  });
+
+  it('a neighbouring pitch in the same voice ends it', () => {
+    expect(lasting('E3/4 A3/4 E4/4 G3/4')[1]).toBe(2);
+  });
+
+  it('two notes a third apart in turn are a tune, a fourth or more apart they ring', () => {
+    expect(lasting('D4/4 B3/4 D4/4 B3/4')).toEqual([1, 1, 1, 1]);
+    expect(lasting('E4/4 B3/4 E4/4 B3/4')).toEqual([4, 3, 2, 1]);
+  });
+
+  it('a bass that the voice answers is one pitch of the chord', () => {
+    expect(lasting('-/4 A3/4 C4/4 A3/4', 'F2/1')).toEqual([3, 2, 1]);
+    expect(lasting('A3/4 C4/4 A3/4 C4/4', 'F2/1')).toEqual([1, 1, 1, 1]);
+  });
+
+  it('blocks of notes one after another do not ring', () => {
+    expect(lasting('C3+G3/2 A2+E3/2')).toEqual([2, 2, 2, 2]);
+    expect(lasting('C3+E4/4 G3/4 C4/4 G3/4').slice(0, 2)).toEqual([4, 4]);
+  });
+
+  it('a new bass ends what rings above it, the same bass does not', () => {
+    expect(lasting('E4/4 C4/4 G3/4 E4/4', 'C3/2 G2/2').slice(0, 3)).toEqual([2, 1, 2]);
+    expect(lasting('E4/4 C4/4 G3/4 E4/4', 'C3/2 C3/2')[1]).toBe(3);
+  });
+
+  it('a note that is soon repeated rings on to its repetition, as in a tremolo', () => {
+    expect(lasting('-/16 E4/16 E4/16 E4/16 -/16 E4/16 E4/16 E4/16').slice(0, 3)).toEqual([0.25, 0.25, 0.5]);
+    expect(lasting('C4/4 -/2 C4/4')[0]).toBe(1);
+  });
+
+  it('in one voice the bass changes in the middle of the bar', () => {
+    const notes = lasting('G2/8 G3/8 B3/8 F4/8 C3/8 G3/8 C4/8 E4/8');
+    expect(notes[3]).toBe(0.5);
+    expect(lasting('C3/8 G3/8 C4/8 E4/8 C3/8 G3/8 C4/8 E4/8')[3]).toBe(2.5);
+  });
+});

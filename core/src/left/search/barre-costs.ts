@@ -1,0 +1,38 @@
+import type { LeftCosts } from '../hand/costs.ts';
+import type { Frame } from './kept-beside.ts';
+import type { StepTables } from './step-tables.ts';
+import { isSeveral, lowestBit, stringsOf } from '../hand/string-masks.ts';
+
+/** What it costs to lay a finger flat over the strings of a mask, in units of effort. */
+export const barreSet = (
+  costs: LeftCosts,
+  tables: StepTables,
+  finger: number,
+  mask: number,
+  fret: number,
+): number => {
+  const strings = stringsOf(mask);
+  if (finger === 1) return tables.barre[fret]! + costs.barreString * strings;
+  return (
+    costs.smallBarre +
+    (costs.smallBarreString + (finger === 4 ? costs.smallBarreLittleString : 0)) * Math.max(0, strings - 2) +
+    (finger === 3 ? costs.smallBarreRing : finger === 4 ? costs.smallBarreLittle : 0)
+  );
+};
+
+/** What a finger of the framed option that does not lie flat already pays to do so; one that does only reaches further. */
+export const barreCost = (
+  costs: LeftCosts,
+  tables: StepTables,
+  frame: Frame,
+  state: number,
+  finger: number,
+): number => {
+  const whole = frame.lyingOn(state, finger);
+  if (!isSeveral(whole)) return 0;
+  const fret = frame.fretOf(state, finger);
+  const flat = frame.keptOf(state, finger);
+  const lying = isSeveral(flat) ? barreSet(costs, tables, finger, flat, fret) : 0;
+  const isBesideOpen = finger === 1 && (frame.openSounds & (lowestBit(whole) >> 1)) !== 0;
+  return barreSet(costs, tables, finger, whole, fret) - lying + (isBesideOpen ? costs.openBesideBarre : 0);
+};

@@ -1,0 +1,121 @@
+import type { LeftCosts } from '../hand/costs.ts';
+import { TABLE_FRETS } from '../hand/hand.ts';
+import { BUSY, type LeavingStates } from './standing-states.ts';
+import type { Moment } from '../moments/ways-at-moment.ts';
+import { FINGERS, type OptionTable } from '../moments/option-table.ts';
+import { deviationAt, type StepTables } from './step-tables.ts';
+import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
+import { heightCost } from './struck-costs.ts';
+
+const MAX_HURRY_HOP = 2;
+const MIN_HURRY_HOP = 0.15;
+
+/** What the time before a moment makes of the costs of getting there, as factors. */
+export interface Haste {
+  readonly hop: number;
+  readonly shift: number;
+  /** What a shift costs less when nothing has held the hand for some time. */
+  readonly calm: number;
+}
+
+export const hasteOf = (costs: LeftCosts, secondsBefore: number): Haste => ({
+  hop: Math.min(MAX_HURRY_HOP, Math.max(MIN_HURRY_HOP, costs.hopReferenceTime / secondsBefore)),
+  shift: Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / secondsBefore),
+  calm: Math.max(costs.shiftCalmLeast, Math.min(1, costs.shiftCalm / secondsBefore)),
+});
+
+/** What moving the whole hand costs before anything makes it easier, in units of effort. */
+export const wholeShift = (
+  costs: LeftCosts,
+  tables: StepTables,
+  haste: Haste,
+  from: number,
+  to: number,
+): number => costs.shift + costs.shiftDistance * tables.distance[from * TABLE_FRETS + to]! * haste.shift;
+
+/** The share of a shift that a guide finger leaves. */
+export const guidedShare = (costs: LeftCosts, from: number, to: number): number =>
+  costs.shiftGuided + costs.shiftGuidedFar * Math.max(0, Math.abs(to - from) - 2);
+
+/**
+ * Bounds from below on what a step of the left hand costs, cheap enough to be asked before the step is framed. They look
+ * at a state and an option alone, not at what stays down beside it.
+ */
+export class StepBounds {
+  private options!: OptionTable;
+  private haste!: Haste;
+  private readonly costs: LeftCosts;
+  private readonly tables: StepTables;
+  private readonly leaving: LeavingStates;
+  private readonly weakness: readonly number[];
+
+  constructor(costs: LeftCosts, tables: StepTables, leaving: LeavingStates) {
+    this.costs = costs;
+    this.tables = tables;
+    this.leaving = leaving;
+    this.weakness = [0, costs.finger1, costs.finger2, costs.finger3, costs.finger4];
+  }
+
+  take({ options }: Moment, haste: Haste): void {
+    this.options = options;
+    this.haste = haste;
+  }
+
+  /** What the struck notes of an option cost in a position whatever lies around them. */
+  struck(option: number, position: number): number {
+    return heightCost(this.costs, this.options, option, position);
+  }
+
+  /** What a state at least pays to move the hand to a position and to put the fingers of an option down there. */
+  movement(state: number, option: number, position: number): number {
+    const { costs, haste, leaving, options, tables } = this;
+    const from = leaving.position[state]!;
+    const shifting = from !== 0 && from !== position;
+    let placing = 0;
+    let guided = false;
+    for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
+      const finger = lowestIndex(bits);
+      const hand = state * FINGERS + finger;
+      const own = option * FINGERS + finger;
+      const mask = options.fingerMask[own]!;
+      const fret = options.fingerFret[own]!;
+      const before = leaving.fingerMask[hand]!;
+      const isSameFret = leaving.fingerFret[hand] === fret;
+      if (before !== 0 && isSameFret && (mask & ~before) === 0) continue;
+      placing += this.weakness[finger]! + this.lying(finger, fret, position, shifting);
+      if (before === 0 || (isSameFret && !isSeveral(before))) placing += costs.place;
+      // A barre that lies already may only have to reach further.
+      else if (isSameFret) continue;
+      else if ((mask & before) === 0) placing += costs.place + this.hop(hand);
+      else if (leaving.fingerBound[hand]! < BUSY)
+        placing += shifting ? costs.slideLast : Math.min(costs.slideInPosition, costs.place + this.hop(hand));
+      else if (leaving.fingerIsLine[hand] === 1)
+        placing += shifting ? costs.slideLast : costs.slideInPosition;
+      else {
+        guided = shifting;
+        placing += shifting ? costs.guideSlide : Math.min(costs.slideInPosition, costs.slideBeside);
+      }
+    }
+    // Setting several at once as one shape may spare something.
+    placing += Math.min(0, options.shape[option]!);
+    if (!shifting) return placing;
+    const whole = wholeShift(costs, tables, haste, from, position);
+    if (guided) return placing + whole * guidedShare(costs, from, position);
+    if (leaving.inRest[state] === 1) return placing + whole * costs.shiftInRest * haste.calm;
+    if (leaving.anyStopped[state] === 0) return placing + whole * costs.shiftOnOpen * haste.calm;
+    return placing + whole;
+  }
+
+  /** A finger away from home, whether or not it lies alone. */
+  private lying(finger: number, fret: number, position: number, shifting: boolean): number {
+    const { costs } = this;
+    const among = this.tables.deviation[deviationAt(finger, fret, position)]!;
+    if (among === 0 || shifting) return among;
+    return Math.min(among, fret < position + finger - 1 ? costs.loneBack : costs.loneForward);
+  }
+
+  private hop(ofHand: number): number {
+    const busy = this.costs.hop * this.haste.hop;
+    return this.leaving.fingerBound[ofHand]! >= BUSY ? busy : Math.min(busy, this.costs.hopIdle);
+  }
+}

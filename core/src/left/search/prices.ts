@@ -1,0 +1,201 @@
+import type { LeftFinger } from '../../fingering/vocabulary.ts';
+import type { Accounted } from './accounts.ts';
+import { stayingPositions, tryOptions, type Attempt } from './advance.ts';
+import { HeldCuts, ResidueGroups } from './residue-groups.ts';
+import { StateTable, type Layer } from './layer.ts';
+import type { Moment } from '../moments/ways-at-moment.ts';
+import { STRINGS } from '../moments/option-table.ts';
+import type { Stepper } from './step.ts';
+import { lowestIndex } from '../hand/string-masks.ts';
+
+/** A place and finger for a sound, and how much dearer the best whole fingering becomes when it is taken. */
+export interface PricedPlacement {
+  readonly string: number;
+  readonly fret: number;
+  readonly finger: LeftFinger;
+  /** In units of effort; 0 for what the plan takes. */
+  readonly price: number;
+}
+
+/**
+ * Highest price that is listed; what is not listed costs more, or cannot be. In units of effort. The search keeps what is
+ * within a window of the best, so that not every way above this limit is found: of 21,000 ways below 3, two were missing,
+ * at 2.8 and 2.9. A wider window would find them at twice the time.
+ */
+export const PRICE_LIMIT = 2.5;
+
+/**
+ * The least cost from each state of a layer to the end of the piece. `reached` and `left` say what the plan itself
+ * has spent up to the layer and still spends after it: ways dearer than that by more than the limit are not followed.
+ */
+class Backward {
+  private readonly table = new StateTable();
+  private readonly groups = new ResidueGroups();
+  private readonly cuts = new HeldCuts();
+  private readonly stepper: Stepper;
+  private readonly limit: number;
+  private rest: Float64Array = new Float64Array(0);
+  private onward: Float64Array = new Float64Array(0);
+  private best: Float64Array = new Float64Array(0);
+
+  constructor(stepper: Stepper, limit: number) {
+    this.stepper = stepper;
+    this.limit = limit;
+  }
+
+  step(layer: Layer, next: Layer, moment: Moment, onward: Float64Array, most: number): Float64Array {
+    const { groups, stepper } = this;
+    stepper.prepare(layer, moment);
+    groups.take(stepper.leaving);
+    this.cuts.take(stepper.leaving, moment.options, groups);
+    this.table.load(next);
+    this.onward = onward;
+    this.rest = new Float64Array(layer.count).fill(Infinity);
+    const { count } = moment.options;
+    if (this.best.length < count) this.best = new Float64Array(count * 2);
+    this.best.fill(Infinity);
+    for (let state = 0; state < next.count; state += 1) {
+      const option = next.option[state]!;
+      if (onward[state]! < this.best[option]!) this.best[option] = onward[state]!;
+    }
+    tryOptions(
+      groups,
+      this.cuts,
+      count,
+      (group, option, mayCut) => this.attempt(layer, moment, group, option, mayCut, most + this.limit),
+      () => undefined,
+    );
+    return this.rest;
+  }
+
+  private attempt(
+    layer: Layer,
+    { positions }: Moment,
+    group: number,
+    option: number,
+    mayCut: boolean,
+    most: number,
+  ): Attempt {
+    const { groups, stepper } = this;
+    const first = groups.start[group]!;
+    const end = groups.start[group + 1]!;
+    const lead = groups.members[first]!;
+    // What no way can afford needs no closer look; it keeps nothing from being tried that could be afforded.
+    if (layer.cost[lead]! + this.best[option]! > most) return 'keeps';
+    if (stepper.isOpen(option)) {
+      stepper.frame(lead, option, stepper.positionOf(lead));
+      if (stepper.cuts > 0 && !mayCut) return 'cuts';
+      for (let at = first; at < end; at += 1) this.openOnly(groups.members[at]!, option);
+      return 'keeps';
+    }
+    const homes = stepper.homesOf(option) & positions;
+    const staying = stayingPositions(stepper, groups, group, option, homes) & positions;
+    if ((homes | staying) === 0) return 'cuts';
+    for (let rest = homes | staying; rest !== 0; rest &= rest - 1) {
+      const position = lowestIndex(rest);
+      const isStaying = ((staying >> position) & 1) === 1;
+      const least = stepper.bounds.struck(option, position) + this.best[option]!;
+      let at = first;
+      for (; at < end; at += 1) {
+        const state = groups.members[at]!;
+        const reached = layer.cost[state]! + least;
+        if (reached > most) at = end - 1;
+        else if (!isStaying || stepper.positionOf(state) === position)
+          if (reached + stepper.bounds.movement(state, option, position) <= most) break;
+      }
+      if (at === end) continue;
+      const shared = stepper.frame(lead, option, position);
+      if (stepper.cuts > 0 && !mayCut) return 'cuts';
+      if (isStaying && !stepper.mayStay()) continue;
+      stepper.settle(lead);
+      const to = this.table.find(position, stepper.next);
+      const onward = to < 0 ? Infinity : shared + this.onward[to]!;
+      for (; at < end; at += 1) {
+        const state = groups.members[at]!;
+        if (layer.cost[state]! + onward > most) break;
+        if (isStaying && stepper.positionOf(state) !== position) continue;
+        const cost = onward + stepper.costFrom(state);
+        if (cost < this.rest[state]!) this.rest[state] = cost;
+      }
+    }
+    return 'keeps';
+  }
+
+  private openOnly(state: number, option: number): void {
+    const { stepper } = this;
+    const position = stepper.positionOf(state);
+    const shared = stepper.frame(state, option, position);
+    stepper.settle(state);
+    const to = this.table.find(position, stepper.next);
+    if (to < 0) return;
+    const cost = shared + stepper.costFrom(state) + this.onward[to]!;
+    if (cost < this.rest[state]!) this.rest[state] = cost;
+  }
+}
+
+/**
+ * The price of every way to take every sound: for each sound struck, its places and fingers with what the best whole
+ * fingering through them costs above the best of all, cheapest first, up to `limit`. Found by a search backward over
+ * the same states, so that reached cost and remaining cost add up (min-marginals).
+ */
+export const pricesOf = (
+  stepper: Stepper,
+  { accounts, path, tables: { moments, layers } }: Accounted,
+  soundCount: number,
+  limit = PRICE_LIMIT,
+): readonly (readonly PricedPlacement[])[] => {
+  const bySound: PricedPlacement[][] = Array.from({ length: soundCount }, () => []);
+  const backward = new Backward(stepper, limit);
+  let rest: Float64Array = new Float64Array(layers.at(-1)?.count ?? 0);
+  let remaining = 0;
+  for (let index = layers.length - 1; index >= 0; index -= 1) {
+    const layer = layers[index]!;
+    const own = path[index]!.state;
+    if (index < layers.length - 1) {
+      remaining += accounts[index + 1]!.cost;
+      rest = backward.step(
+        layer,
+        layers[index + 1]!,
+        moments[index + 1]!,
+        rest,
+        layer.cost[own]! + remaining,
+      );
+    }
+    listPrices(moments[index]!, layer, rest, layer.cost[own]! + remaining, limit, bySound);
+  }
+  return bySound;
+};
+
+const listPrices = (
+  { options, struck }: Moment,
+  layer: Layer,
+  rest: Float64Array,
+  least: number,
+  limit: number,
+  bySound: PricedPlacement[][],
+): void => {
+  const byOption = new Float64Array(options.count).fill(Infinity);
+  for (let state = 0; state < layer.count; state += 1) {
+    const option = layer.option[state]!;
+    const price = layer.cost[state]! + rest[state]! - least;
+    if (price < byOption[option]!) byOption[option] = price;
+  }
+  for (let place = 0; place < options.width; place += 1) {
+    const found = new Map<number, PricedPlacement>();
+    for (let option = 0; option < options.count; option += 1) {
+      const price = Math.max(0, byOption[option]!);
+      if (price > limit) continue;
+      const at = option * options.width + place;
+      const key = options.placedString[at]! + STRINGS * options.placedFinger[at]!;
+      const known = found.get(key);
+      if (known && known.price <= price) continue;
+      found.set(key, {
+        string: options.placedString[at]! + 1,
+        fret: options.placedFret[at]!,
+        finger: options.placedFinger[at]! as LeftFinger,
+        price,
+      });
+    }
+    bySound[struck[place]!] = [...found.values()].sort((a, b) => a.price - b.price);
+  }
+};

@@ -1,0 +1,103 @@
+import { Advance, type SearchBudget } from './advance.ts';
+import { layerOf, SLOTS, StateTable, type Layer } from './layer.ts';
+import { ALL_POSITIONS, type Moment } from '../moments/ways-at-moment.ts';
+import type { Stepper } from './step.ts';
+
+export const DEFAULT_BUDGET: SearchBudget = { window: 8, windowInPosition: 6, maxStates: 6000 };
+
+/** The tables of a search, kept so that a later one can go on from the first moment that changed. */
+export interface SearchTables {
+  readonly moments: readonly Moment[];
+  readonly layers: readonly Layer[];
+  readonly exact: boolean;
+  /** Moments that were computed anew in the last run. */
+  readonly computed: number;
+}
+
+/** One moment of the chosen way. */
+export interface PathStep {
+  readonly option: number;
+  readonly position: number;
+  /** Index of the state in its layer. */
+  readonly state: number;
+}
+
+const EQUAL = 1e-9;
+
+/**
+ * The fresh layer in the order of the old one when both hold the same states at costs that differ by one constant,
+ * so that the layers after the old one may follow it; undefined when they do not.
+ */
+const inOrderOf = (fresh: Layer, old: Layer, scratch: StateTable): Layer | undefined => {
+  if (fresh.count !== old.count) return undefined;
+  const difference = fresh.cost[0]! - old.cost[0]!;
+  // Cheapest first on both sides: unequal costs tell most layers apart before any state is compared.
+  for (let index = 0; index < fresh.count; index += 1)
+    if (Math.abs(fresh.cost[index]! - old.cost[index]! - difference) > EQUAL) return undefined;
+  scratch.load(fresh);
+  const order: number[] = [];
+  for (let index = 0; index < old.count; index += 1) {
+    const same = scratch.find(old.position[index]!, old.slots, index * SLOTS);
+    if (same < 0 || Math.abs(fresh.cost[same]! - old.cost[index]! - difference) > EQUAL) return undefined;
+    order.push(same);
+  }
+  return layerOf(fresh, order);
+};
+
+/**
+ * Exact dynamic programming over the moments of a piece. With the tables of an earlier run it starts at the
+ * first moment whose options differ. As soon as the states agree again but for a constant the old choices stay the
+ * best, up to the next moment that differs; costs of layers taken over are then those of the earlier run.
+ */
+export const search = (
+  stepper: Stepper,
+  moments: readonly Moment[],
+  budget: SearchBudget = DEFAULT_BUDGET,
+  earlier?: SearchTables,
+  onProgress?: (done: number) => void,
+): SearchTables => {
+  const changed = moments.flatMap((moment, index) => (earlier?.moments[index] === moment ? [] : [index]));
+  const comparable = earlier !== undefined && earlier.moments.length === moments.length;
+  const first = comparable ? (changed[0] ?? moments.length) : 0;
+  const layers: Layer[] = comparable ? earlier.layers.slice(0, first) : [];
+  let exact = !comparable || earlier.exact;
+  let computed = 0;
+  const taken = [...moments];
+  const advance = new Advance(stepper, budget);
+  const scratch = new StateTable();
+  for (let index = first; index < moments.length; index += 1) {
+    const nextOnset = moments[index + 1]?.onset ?? Infinity;
+    let reached = advance.step(layers[index - 1], moments[index]!, nextOnset);
+    if (reached.layer.count === 0) {
+      // No hand can come into the positions asked for: the rule gives way, and the plan shows that it did.
+      const relaxed: Moment = { ...moments[index]!, positions: ALL_POSITIONS };
+      taken[index] = relaxed;
+      reached = advance.step(layers[index - 1], relaxed, nextOnset);
+    }
+    computed += 1;
+    exact &&= reached.exact;
+    const again = comparable ? inOrderOf(reached.layer, earlier.layers[index]!, scratch) : undefined;
+    layers.push(again ?? reached.layer);
+    if (again) {
+      // From here to the next change everything follows as before.
+      const next = changed.find((each) => each > index) ?? moments.length;
+      layers.push(...earlier!.layers.slice(index + 1, next));
+      index = next - 1;
+    }
+    onProgress?.(index + 1);
+  }
+  return { moments: taken, layers, exact, computed };
+};
+
+/** The cheapest way through the tables. */
+export const bestPath = ({ layers }: SearchTables): readonly PathStep[] => {
+  const path: PathStep[] = [];
+  // Cheapest first: the best way ends in the first state of the last layer.
+  let state = layers.length > 0 ? 0 : -1;
+  for (let index = layers.length - 1; index >= 0; index -= 1) {
+    const layer = layers[index]!;
+    path.push({ option: layer.option[state]!, position: layer.position[state]!, state });
+    state = layer.parent[state]!;
+  }
+  return path.reverse();
+};

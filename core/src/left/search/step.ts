@@ -1,0 +1,182 @@
+import { barreCost } from './barre-costs.ts';
+import { hasteOf, StepBounds } from './bounds.ts';
+import type { LeftCosts } from '../hand/costs.ts';
+import { Frame } from './kept-beside.ts';
+import { packSlot, slotSound, type Layer } from './layer.ts';
+import { HELD, LeavingStates, RINGING, type SoundTables } from './standing-states.ts';
+import type { Ledger } from './ledger.ts';
+import type { Moment } from '../moments/ways-at-moment.ts';
+import { Openings } from './opening-costs.ts';
+import { FINGERS, STRINGS, type OptionTable } from '../moments/option-table.ts';
+import { Placing } from './placing-costs.ts';
+import type { StepTables } from './step-tables.ts';
+import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
+import { struckCost } from './struck-costs.ts';
+import { voiceCost } from './voice-costs.ts';
+
+/** Fingers 1 to 4 as bits. */
+const ALL_FINGERS = 0b11110;
+
+/**
+ * One step of the left hand from the states of a layer to the next moment: what stays down, what must lift, what
+ * each finger does, and what it costs. A step has two halves: `frame`, which depends only on what survives of a
+ * state (so states that leave the same behind share it), and `costFrom`, which adds what the state's own
+ * position and released fingers make of it. The same code finds the plan and accounts for it.
+ */
+export class Stepper {
+  /** Slots of the state after the last `settle`. */
+  readonly next = new Int32Array(STRINGS);
+  readonly leaving: LeavingStates;
+  readonly bounds: StepBounds;
+
+  private moment!: Moment;
+  private options!: OptionTable;
+
+  private readonly framed: Frame;
+  private readonly openings: Openings;
+  private readonly placing: Placing;
+  private readonly costs: LeftCosts;
+  private readonly tables: StepTables;
+  private readonly sounds: SoundTables;
+
+  constructor(costs: LeftCosts, tables: StepTables, sounds: SoundTables) {
+    this.costs = costs;
+    this.tables = tables;
+    this.sounds = sounds;
+    this.leaving = new LeavingStates(sounds);
+    this.bounds = new StepBounds(costs, tables, this.leaving);
+    this.framed = new Frame(costs, this.leaving);
+    this.openings = new Openings(costs, tables, this.framed);
+    this.placing = new Placing(costs, tables, this.framed);
+  }
+
+  /**
+   * Takes up the states of `layer` on the way to `moment`, or only the state `one`; without a layer the one free
+   * hand before the piece.
+   */
+  prepare(layer: Layer | undefined, moment: Moment, one?: number): void {
+    this.moment = moment;
+    this.options = moment.options;
+    const haste = hasteOf(this.costs, moment.secondsBefore);
+    this.placing.haste = haste;
+    this.bounds.take(moment, haste);
+    this.leaving.take(layer, moment, one);
+    this.framed.take(moment);
+  }
+
+  /** Held notes that the last `frame` cuts. */
+  get cuts(): number {
+    return this.framed.cuts;
+  }
+
+  /** End of a sound as written, in ticks. */
+  endOf(sound: number): number {
+    return this.sounds.end[sound]!;
+  }
+
+  /** Position of the hand in a prepared state; 0 before it was first used. */
+  positionOf(state: number): number {
+    return this.leaving.position[state]!;
+  }
+
+  /** Hand positions from which the option can be taken: those where a finger is at home. Bit p is position p. */
+  homesOf(option: number): number {
+    return this.options.homes[option]!;
+  }
+
+  /** See `Frame.staysOf`. */
+  staysOf(state: number, option: number): number {
+    return this.framed.staysOf(state, option);
+  }
+
+  /** See `Frame.mayStay`. */
+  mayStay(): boolean {
+    return this.framed.mayStay();
+  }
+
+  /** Whether an option only strikes open strings. */
+  isOpen(option: number): boolean {
+    return this.options.fingersUsed[option] === 0;
+  }
+
+  /**
+   * Sets up the step to `option` with the hand at `position`, for all states with the residue of `state`. Returns
+   * the part of the cost that they share. Options that only strike open strings leave every finger where it is,
+   * so their frame holds for `state` alone.
+   */
+  frame(state: number, option: number, position: number, ledger?: Ledger): number {
+    const { costs, framed, leaving, moment } = this;
+    if (framed.set(state, option, position, ledger)) this.openings.forget();
+    let cost = framed.liftingCost;
+    if (isSeveral(framed.keptOf(state, 1)) && leaving.fingerBound[state * FINGERS + 1]! >= RINGING) {
+      const amount = costs.barreHold * moment.beatsBefore;
+      cost += amount;
+      ledger?.('barre', moment.struck[0] ?? -1, amount);
+    }
+    return cost + struckCost(costs, moment, option, position, ledger);
+  }
+
+  /** The rest of the cost of the framed step when it starts from `state`; Infinity when the hand may not lie so. */
+  costFrom(state: number, ledger?: Ledger): number {
+    const { costs, framed, leaving, moment, options, placing } = this;
+    const { option } = framed;
+    let cost = leaving.hasVoices ? voiceCost(costs, leaving, this.sounds, moment, state, option, ledger) : 0;
+    if (options.fingersUsed[option] === 0) return cost;
+    if (!placing.begin(state)) return Infinity;
+    const first = moment.struck[0] ?? -1;
+    let placedNew = 0;
+    for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
+      const finger = lowestIndex(bits);
+      const stays = framed.stays(state, finger);
+      if (!stays) {
+        placedNew |= 1 << finger;
+        cost += placing.finger(finger, ledger) + placing.crossing(finger, ledger);
+      }
+      if (!stays || !isSeveral(leaving.fingerMask[state * FINGERS + finger]!)) {
+        const amount = barreCost(costs, this.tables, framed, state, finger);
+        cost += amount;
+        if (amount > 0)
+          ledger?.('barre', framed.struckOn(options.fingerMask[option * FINGERS + finger]!), amount);
+      }
+      cost += placing.swap(finger, ledger);
+    }
+    if (placedNew !== 0) {
+      const amount = this.shapeCost(placedNew);
+      cost += amount;
+      if (amount !== 0) ledger?.('placing', first, amount);
+      cost += this.openings.cost(state, placedNew, ledger);
+    }
+    const shift = placing.shift();
+    if (shift > 0) ledger?.('shift', first, shift);
+    return cost + shift;
+  }
+
+  /** What several fingers that go down at once pay as a shape; beside held or ringing fingers they are none. */
+  private shapeCost(placedNew: number): number {
+    const { costs, framed, options } = this;
+    const shape = isSeveral(placedNew) && framed.keptFingers === 0 ? options.shape[framed.option]! : 0;
+    return shape + (placedNew === ALL_FINGERS ? costs.fourFingers : 0);
+  }
+
+  /** Writes the state after the framed step from `state` into `next`. */
+  settle(state: number): void {
+    const { framed, leaving, moment, next, options } = this;
+    const { option } = framed;
+    const base = state * STRINGS;
+    for (let k = 0; k < STRINGS; k += 1) next[k] = (framed.kept >> k) & 1 ? leaving.slot[base + k]! : 0;
+    for (let index = 0; index < options.width; index += 1) {
+      const from = option * options.width + index;
+      const k = options.placedString[from]!;
+      const fret = options.placedFret[from]!;
+      const struck = moment.struck[index]!;
+      const at = base + k;
+      // A note struck again on the string that still holds it lasts as long as the longer of the two.
+      const longer =
+        leaving.bound[at] === HELD &&
+        leaving.fret[at] === fret &&
+        leaving.finger[at] === options.placedFinger[from] &&
+        this.sounds.end[slotSound(leaving.slot[at]!)]! > this.sounds.end[struck]!;
+      next[k] = packSlot(longer ? slotSound(leaving.slot[at]!) : struck, fret, options.placedFinger[from]!);
+    }
+  }
+}

@@ -1,0 +1,51 @@
+import type { LeftCosts } from '../hand/costs.ts';
+import type { LeavingStates, SoundTables } from './standing-states.ts';
+import type { Ledger } from './ledger.ts';
+import type { Moment } from '../moments/ways-at-moment.ts';
+import { STRINGS } from '../moments/option-table.ts';
+
+/** What the voices of a moment pay for the strings they go on by, and for slurs and slides, in units of effort. */
+export const voiceCost = (
+  costs: LeftCosts,
+  leaving: LeavingStates,
+  sounds: SoundTables,
+  { options, struck }: Moment,
+  state: number,
+  option: number,
+  ledger?: Ledger,
+): number => {
+  const { width } = options;
+  let cost = 0;
+  for (let index = 0; index < width; index += 1) {
+    const sound = struck[index]!;
+    const string = options.placedString[option * width + index]!;
+    const finger = options.placedFinger[option * width + index]!;
+    const line = leaving.lineString[state * width + index]!;
+    if (line >= 0) {
+      const skipped = Math.max(0, Math.abs(line - string) - 1);
+      const amount =
+        (line === string ? costs.stayOnString : costs.leaveString + costs.stringSkip * skipped) +
+        (finger === 0 ? costs.openInLine : 0);
+      cost += amount;
+      if (amount > 0) ledger?.('string change', sound, amount);
+    }
+    const slur = leaving.slurString[state * width + index]!;
+    if (slur < 0) continue;
+    const isSame = finger !== 0 && leaving.finger[state * STRINGS + slur] === finger;
+    const amount =
+      sounds.slides[sound] === 1
+        ? slideCost(costs, slur === string, isSame)
+        : slurCost(costs, slur === string, isSame);
+    cost += amount;
+    if (amount > 0) ledger?.('slur', sound, amount);
+  }
+  return cost;
+};
+
+/** A slide is one finger on one string. */
+const slideCost = (costs: LeftCosts, isOnString: boolean, isSameFinger: boolean): number =>
+  isOnString && isSameFinger ? 0 : costs.slideBroken;
+
+/** A slur needs one string, and two fingers or an open note. */
+const slurCost = (costs: LeftCosts, isOnString: boolean, isSameFinger: boolean): number =>
+  isOnString ? (isSameFinger ? costs.slurSameFinger : 0) : costs.slurAcross;

@@ -1,0 +1,116 @@
+import { pulse } from '../../music/meter.ts';
+import type { Score } from '../../score/score.ts';
+import type { PluckEvent } from './events.ts';
+
+/**
+ * A stretch of single strokes that a hand takes as one movement: an arpeggio, or the repeated notes of a tremolo.
+ * Cells with the same key have the same strings in the same order at the same places.
+ */
+export interface Cell {
+  readonly kind: 'arpeggio' | 'tremolo';
+  /** Events of the cell: from the first up to, not including, `end`. */
+  readonly first: number;
+  readonly end: number;
+  readonly key: string;
+}
+
+/** A cell of fewer strokes is no pattern yet. */
+const LEAST_STROKES = 3;
+/** Beats with at least so many strokes are cells of their own; slower music is read by the bar. */
+const STROKES_OF_A_BEAT = 4;
+/** Strings an arpeggio goes over at least. */
+const LEAST_STRINGS = 3;
+
+/** Whether a run of events is a broken chord: one or two notes at a time, over several strings, none repeated. */
+const isArpeggio = (events: readonly PluckEvent[]): boolean =>
+  events.length >= LEAST_STROKES &&
+  events.every(({ notes }) => notes.length <= 2 && !notes.some((note) => note.isRepeated)) &&
+  new Set(events.flatMap(({ notes }) => notes.map(({ string }) => string))).size >= LEAST_STRINGS &&
+  events.every(
+    (event, index) =>
+      index === 0 ||
+      event.notes.at(-1)!.string !== events[index - 1]!.notes.at(-1)!.string ||
+      event.notes.length > 1,
+  );
+
+/**
+ * Where the tremolo that begins at an event ends, or the event itself when none begins there: a lower note, then one
+ * higher note struck at least twice.
+ */
+const endOfTremolo = (events: readonly PluckEvent[], first: number): number => {
+  const repeated = events[first + 1];
+  const string = repeated?.notes[0]!.string;
+  if (!repeated || repeated.notes.length !== 1 || events[first]!.notes.some((note) => note.string <= string!))
+    return first;
+  let end = first + 2;
+  while (
+    events[end]?.notes.length === 1 &&
+    events[end]!.notes[0]!.isRepeated &&
+    events[end]!.notes[0]!.string === string
+  )
+    end += 1;
+  return end - first >= LEAST_STROKES ? end : first;
+};
+
+const keyOf = (events: readonly PluckEvent[], start: number): string =>
+  events
+    .map(({ notes, onset }) => `${onset - start}:${notes.map(({ string }) => string).join('+')}`)
+    .join(' ');
+
+/** The beat in which an event stands: its start, in ticks. */
+const beatOf = (score: Score, { bar, onset }: PluckEvent): number => {
+  const { start, meter } = score.bars[bar]!;
+  const beat = pulse(meter, score.ticksPerQuarter);
+  return start + Math.floor((onset - start) / beat) * beat;
+};
+
+/** Cells of the events of one plan: several readers ask for them, and events never change. */
+const known = new WeakMap<readonly PluckEvent[], readonly Cell[]>();
+
+/**
+ * Finds the cells of a piece: tremolos wherever they stand, and arpeggios by the beat where a beat holds at least four
+ * strokes, else by the bar.
+ */
+export const cellsOf = (score: Score, events: readonly PluckEvent[]): readonly Cell[] => {
+  const found = known.get(events) ?? findCells(score, events);
+  known.set(events, found);
+  return found;
+};
+
+const findCells = (score: Score, events: readonly PluckEvent[]): readonly Cell[] => {
+  const cells: Cell[] = [];
+  const offer = (first: number, end: number, start: number): void => {
+    const own = events.slice(first, end);
+    if (isArpeggio(own)) cells.push({ kind: 'arpeggio', first, end, key: `arpeggio ${keyOf(own, start)}` });
+  };
+  for (let at = 0; at < events.length;) {
+    const afterTremolo = endOfTremolo(events, at);
+    if (afterTremolo > at) {
+      const own = events.slice(at, afterTremolo);
+      cells.push({
+        kind: 'tremolo',
+        first: at,
+        end: afterTremolo,
+        key: `tremolo ${keyOf(own, own[0]!.onset)}`,
+      });
+      at = afterTremolo;
+      continue;
+    }
+    const { bar } = events[at]!;
+    let end = at + 1;
+    while (events[end]?.bar === bar && endOfTremolo(events, end) === end) end += 1;
+    const beats: [number, number][] = [];
+    for (let from = at; from < end;) {
+      const beat = beatOf(score, events[from]!);
+      let to = from;
+      while (to < end && beatOf(score, events[to]!) === beat) to += 1;
+      beats.push([from, to]);
+      from = to;
+    }
+    if (beats.some(([from, to]) => to - from >= STROKES_OF_A_BEAT))
+      for (const [from, to] of beats) offer(from, to, beatOf(score, events[from]!));
+    else offer(at, end, score.bars[bar]!.start);
+    at = end;
+  }
+  return cells;
+};

@@ -1,0 +1,90 @@
+import type { Score } from '../../score/score.ts';
+import { STROKE_FINGERS, type StrokeFinger } from '../../fingering/vocabulary.ts';
+import { cellsOf, type Cell } from './cells.ts';
+import { RIGHT_COSTS } from '../search/costs.ts';
+import type { PluckEvent, Wanted } from './events.ts';
+import type { PatternRule, RightRules, RightSetup } from './setup.ts';
+
+export const rankOf = (letter: string): number => STROKE_FINGERS.indexOf(letter as StrokeFinger);
+
+/** Where a pattern stands at each event of its range: the letter's place, event by event. */
+const alongRange = (
+  events: readonly PluckEvent[],
+  { from, to, pattern }: PatternRule,
+): ReadonlyMap<number, number> => {
+  const letters = new Map<number, number>();
+  const strokesIn = new Map<number, number>();
+  for (const { bar } of events) strokesIn.set(bar, (strokesIn.get(bar) ?? 0) + 1);
+  let place = 0;
+  events.forEach(({ bar }, index) => {
+    if (bar < from || bar > to) return;
+    const isFirstInBar = events[index - 1]?.bar !== bar;
+    // A pattern that a bar holds begins again with it; a longer one runs on over the bar line.
+    if (isFirstInBar && pattern.length <= strokesIn.get(bar)!) place = 0;
+    letters.set(index, rankOf(pattern[place % pattern.length]!));
+    place += 1;
+  });
+  return letters;
+};
+
+const asked = (ranks: readonly number[], cost: number): Wanted => ({ ranks, cost });
+
+/** Tremolo in the order asked for: letters over the cell, or over its repeated notes when it names no thumb. */
+const inTremolo = (cell: Cell, letters: string, wanted: Map<number, Wanted>): void => {
+  const first = letters.includes('p') ? cell.first : cell.first + 1;
+  for (let index = first; index < cell.end; index += 1)
+    wanted.set(index, asked([rankOf(letters[(index - first) % letters.length]!)], RIGHT_COSTS.patternBroken));
+};
+
+/** What the teacher asks of single events: patterns over ranges, and an order of tremolo. */
+export const demandsOf = (
+  score: Score,
+  events: readonly PluckEvent[],
+  setup: RightSetup,
+  rules: RightRules,
+): ReadonlyMap<number, Wanted> => {
+  const wanted = new Map<number, Wanted>();
+  if (setup.tremolo !== undefined)
+    for (const cell of cellsOf(score, events))
+      if (cell.kind === 'tremolo') inTremolo(cell, setup.tremolo, wanted);
+  for (const rule of rules.patterns)
+    for (const [index, rank] of alongRange(events, rule))
+      wanted.set(index, asked([rank], RIGHT_COSTS.patternBroken));
+  return wanted;
+};
+
+/**
+ * The order established for cells that come at least twice: for every event of such a cell the fingers that most of
+ * its equals use there in a first plan (the earlier ones win a draw). What is demanded already stays as it is.
+ */
+export const establishedOrder = (
+  score: Score,
+  events: readonly PluckEvent[],
+  chosen: readonly (readonly number[])[],
+  rules: RightRules,
+): ReadonlyMap<number, Wanted> => {
+  const wanted = new Map<number, Wanted>();
+  const byKey = new Map<string, Cell[]>();
+  for (const cell of cellsOf(score, events))
+    if (rules.in(events[cell.first]!.bar).keepOrder)
+      byKey.set(cell.key, [...(byKey.get(cell.key) ?? []), cell]);
+  for (const cells of byKey.values()) {
+    if (cells.length < 2) continue;
+    const votes = new Map<string, number>();
+    const wayOf = ({ first, end }: Cell): string =>
+      chosen
+        .slice(first, end)
+        .map((ranks) => ranks.join(''))
+        .join(' ');
+    for (const cell of cells) votes.set(wayOf(cell), (votes.get(wayOf(cell)) ?? 0) + 1);
+    if (votes.size < 2) continue;
+    const model = cells.reduce((a, b) => (votes.get(wayOf(b))! > votes.get(wayOf(a))! ? b : a));
+    const order = wayOf(model);
+    // Cells that have the order already are left as they are: less has to be solved again.
+    for (const cell of cells.filter((each) => wayOf(each) !== order))
+      for (let index = cell.first; index < cell.end; index += 1)
+        if (!events[index]!.wanted)
+          wanted.set(index, asked(chosen[model.first + index - cell.first]!, RIGHT_COSTS.orderLeft));
+  }
+  return wanted;
+};

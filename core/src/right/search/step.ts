@@ -1,0 +1,246 @@
+import type { Branded } from '../../music/branded.ts';
+import { RIGHT_SCHOOL_RULES, type RightCosts, type RightTerm } from './costs.ts';
+import type { PluckEvent } from '../events/events.ts';
+
+/**
+ * What the right hand carries from event to event, packed into one number: the string each finger was last on
+ * (3 bits each from p to a, 0 for none), then the fingers that played in the last event and in the one before
+ * (4 bits each). The event before the last is remembered only where it can matter: when the last one was the
+ * thumb's alone, or when the next one repeats a note.
+ */
+export type RightState = Branded<number, 'RightState'>;
+
+export const FREE_RIGHT_HAND = 0 as RightState;
+
+export const THUMB = 0;
+export const INDEX = 1;
+export const RING = 3;
+const ONLY_THUMB = 1 << THUMB;
+
+const STRING_BITS = 3;
+const STRING_MASK = 7;
+const ALL_STRINGS = (1 << (4 * STRING_BITS)) - 1;
+const LAST = 12;
+const LAST_BUT_ONE = 16;
+const FINGER_MASK = 15;
+
+/** The string a finger was last on, 0 for none. */
+export const stringOf = (state: number, rank: number): number =>
+  (state >> (rank * STRING_BITS)) & STRING_MASK;
+
+/** One more than the largest past. */
+export const RIGHT_PASTS = 1 << 8;
+/** What more than the ways of the fingers hangs on: who played in the last event, and before it. */
+export const pastOf = (state: number): number => state >> LAST;
+
+export type RightLedger = (term: RightTerm, sound: number, amount: number) => void;
+
+/** A crossing is never free of haste nor ruled by it alone: factors on its cost. */
+const LEAST_HURRY = 0.3;
+const MOST_HURRY = 1.5;
+
+/** The state after an event is played with an option; `remembers` keeps the fingers of the event before it. */
+export const afterEvent = (
+  state: RightState,
+  event: PluckEvent,
+  option: readonly number[],
+  remembers = true,
+): RightState => {
+  let strings = state & ALL_STRINGS;
+  let last = 0;
+  for (let index = 0; index < option.length; index += 1) {
+    const rank = option[index]!;
+    const shift = rank * STRING_BITS;
+    strings = (strings & ~(STRING_MASK << shift)) | (event.notes[index]!.string << shift);
+    last |= 1 << rank;
+  }
+  const before = remembers || last === ONLY_THUMB ? (state >> LAST) & FINGER_MASK : 0;
+  return (strings | (last << LAST) | (before << LAST_BUT_ONE)) as RightState;
+};
+
+/** 1 at full haste, 0 when there is time. */
+const haste = (seconds: number, fast: number, calm: number): number =>
+  Math.min(1, Math.max(0, (calm - seconds) / (calm - fast)));
+
+/** A single note that does not belong to the bass. */
+export const isLine = (event: PluckEvent): boolean =>
+  event.notes.length === 1 && event.notes[0]!.voice !== 'bass';
+
+/** The part of an option's cost that does not depend on what was played before. */
+export const placeCost = (
+  costs: RightCosts,
+  event: PluckEvent,
+  option: readonly number[],
+  ledger?: RightLedger,
+): number => {
+  const { notes } = event;
+  let cost = 0;
+  const charge = (term: RightTerm, index: number, amount: number): void => {
+    cost += amount;
+    if (amount !== 0) ledger?.(term, notes[index]!.sound, amount);
+  };
+  const line = isLine(event);
+  option.forEach((rank, index) => {
+    const { string, voice } = notes[index]!;
+    if (rank === THUMB) {
+      charge(
+        'thumb',
+        index,
+        string === 3
+          ? costs.thumbOnThird
+          : string === 2
+            ? costs.thumbOnSecond
+            : string === 1
+              ? costs.thumbOnFirst
+              : 0,
+      );
+      if (voice === 'melody' || (voice === 'only' && line && string <= 3))
+        charge('voice', index, costs.melodyWithThumb);
+    } else {
+      if (voice === 'bass') charge('voice', index, costs.bassWithoutThumb);
+      if (rank === RING) charge('finger', index, costs.ring + (string >= 4 ? costs.ringOnBass : 0));
+      else if (string >= 5) charge('finger', index, costs.fingersOnBass);
+    }
+    const lower = option[index - 1];
+    if (lower !== undefined && lower !== THUMB) {
+      const apart = notes[index - 1]!.string - string;
+      charge('chord', index, costs.unevenChord * Math.abs(apart - (rank - lower)));
+    }
+  });
+  const { byString, fingers, first } = RIGHT_SCHOOL_RULES[event.school];
+  if (byString)
+    option.forEach((rank, index) => {
+      if (byString[notes[index]!.string] !== rank) charge('school', index, costs.otherString);
+    });
+  if (line && !fingers.includes(option[0]!)) charge('school', 0, costs.schoolBroken);
+  else if (event.isLineStart && first !== undefined && option[0] !== first)
+    charge('school', 0, costs.schoolStart);
+  if (event.wanted?.ranks.some((rank) => !option.includes(rank))) charge('pattern', 0, event.wanted.cost);
+  return cost;
+};
+
+/** What an event asks of every way into it: times and loads turned into amounts once. */
+export interface Approach {
+  readonly event: PluckEvent;
+  readonly repeat: number;
+  readonly repeatAfterOne: number;
+  /** A finger that plays again after the thumb alone. */
+  readonly repeatOverThumb: number;
+  /** The thumb twice running in a line, where the teacher does not want it. */
+  readonly doubleThumb: number;
+  readonly crossing: number;
+  readonly schoolBroken: number;
+  /** By the rank of the finger before: the finger that the school's order asks for next; −1 for any. */
+  readonly successor: readonly number[];
+  readonly orderBroken: number;
+}
+
+const ANY: readonly number[] = [-1, -1, -1, -1];
+
+export const approachTo = (
+  costs: RightCosts,
+  before: PluckEvent | undefined,
+  event: PluckEvent,
+): Approach => {
+  const { secondsBefore, load } = event;
+  const hurry = event.isAfterSlur ? 0 : haste(secondsBefore, costs.repeatFast, costs.repeatCalm);
+  const since = secondsBefore + (before?.secondsBefore ?? Infinity);
+  const rules = RIGHT_SCHOOL_RULES[event.school];
+  const isOrdered = rules.successor !== undefined && hurry > 0 && isLine(event) && !event.isLineStart;
+  return {
+    event,
+    repeat: (event.isAfterSlur ? 0 : costs.repeatSlow) + costs.repeat * hurry,
+    repeatAfterOne: costs.repeatAfterOne * haste(since, 0, costs.repeatAfterOneTime),
+    repeatOverThumb:
+      costs.repeatOverThumb * (costs.repeat * haste(since, costs.repeatFast, costs.repeatCalm)),
+    crossing:
+      costs.crossing * load * Math.min(MOST_HURRY, Math.max(LEAST_HURRY, costs.crossingTime / secondsBefore)),
+    doubleThumb: isLine(event) && !event.mayDoubleThumb && hurry > 0 ? costs.schoolBroken : 0,
+    schoolBroken: isLine(event) && rules.isStrict && hurry > 0 ? costs.schoolBroken : 0,
+    successor: isOrdered ? rules.successor! : ANY,
+    orderBroken: costs.orderBroken,
+  };
+};
+
+/** What the ways of the fingers to their strings cost. */
+export const travelCost = (
+  costs: RightCosts,
+  { notes }: PluckEvent,
+  state: RightState,
+  option: readonly number[],
+  ledger?: RightLedger,
+): number => {
+  let cost = 0;
+  for (let index = 0; index < option.length; index += 1) {
+    const rank = option[index]!;
+    const { string, sound } = notes[index]!;
+    const from = stringOf(state, rank);
+    if (from === 0 || from === string) continue;
+    const amount = Math.abs(from - string) * (rank === THUMB ? costs.thumbLeaves : costs.leaveString);
+    cost += amount;
+    ledger?.('frame', sound, amount);
+  }
+  return cost;
+};
+
+/**
+ * What the order of the fingers costs: repeats, crossings, the order of a school. It hangs on the past of a state
+ * alone, since all states with one past played the last event alike.
+ */
+export const orderCost = (
+  costs: RightCosts,
+  approach: Approach,
+  state: RightState,
+  option: readonly number[],
+  ledger?: RightLedger,
+): number => {
+  const { notes, load } = approach.event;
+  const last = (state >> LAST) & FINGER_MASK;
+  const lastButOne = (state >> LAST_BUT_ONE) & FINGER_MASK;
+  let cost = 0;
+  const charge = (term: RightTerm, index: number, amount: number): void => {
+    cost += amount;
+    if (amount > 0) ledger?.(term, notes[index]!.sound, amount);
+  };
+  option.forEach((rank, index) => {
+    const { string, isRepeated } = notes[index]!;
+    if ((last >> rank) & 1) {
+      const isSweep = rank === THUMB && stringOf(state, rank) - string === 1;
+      const share = rank !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat;
+      charge('repeat', index, approach.repeat * share);
+      charge('school', index, rank === THUMB ? approach.doubleThumb : approach.schoolBroken);
+    } else if (isRepeated && (lastButOne >> rank) & 1)
+      charge('repeat', index, approach.repeatAfterOne * (rank === THUMB ? costs.thumbRepeat : 1));
+    else if (last === ONLY_THUMB && (lastButOne >> rank) & 1)
+      charge('repeat', index, approach.repeatOverThumb * load);
+    if (rank === THUMB && (last >> INDEX) & 1 && string < stringOf(state, INDEX))
+      charge('thumb', index, costs.thumbAboveIndex);
+  });
+  const cameFromOne = last !== 0 && (last & (last - 1)) === 0;
+  if (!cameFromOne || option.length !== 1) return cost;
+  const previous = 31 - Math.clz32(last);
+  const rank = option[0]!;
+  const successor = approach.successor[previous]!;
+  if (successor >= 0 && rank !== successor) charge('school', 0, approach.orderBroken);
+  if (previous === THUMB || rank === THUMB || rank === previous) return cost;
+  const from = stringOf(state, previous);
+  const to = notes[0]!.string;
+  if (from === to) {
+    charge('finger', 0, rank > previous ? costs.risingOnString : 0);
+    // In tremolo the ring finger has its place; in a line it alternates less well.
+    if (!notes[0]!.isRepeated && (rank === RING || previous === RING))
+      charge('finger', 0, costs.weakAlternation);
+  } else if (to < from !== rank > previous) charge('crossing', 0, approach.crossing);
+  return cost;
+};
+
+/** The part of an option's cost that depends on the state. */
+export const moveCost = (
+  costs: RightCosts,
+  approach: Approach,
+  state: RightState,
+  option: readonly number[],
+  ledger?: RightLedger,
+): number =>
+  travelCost(costs, approach.event, state, option, ledger) +
+  orderCost(costs, approach, state, option, ledger);
