@@ -1,5 +1,13 @@
 import { open } from 'node:fs/promises';
-import { MAX_SOURCE_BYTES, readMusicXml, readSourceFile, type ImportedScore } from '@oculon/core';
+import {
+  MAX_SOURCE_BYTES,
+  problemText,
+  readMusicXml,
+  readSourceFile,
+  repairText,
+  type ImportedScore,
+  type Wording,
+} from '@oculon/core';
 import { fileTrouble } from './setup-options.ts';
 
 /** A piece read from a file, or why it could not be. */
@@ -31,7 +39,11 @@ const readBytes = async (file: string): Promise<Uint8Array> => {
 };
 
 /** Reads a piece; what was mended on the way is said on the error output. */
-export const openPiece = async (file: string, part: string | undefined): Promise<OpenedPiece> => {
+export const openPiece = async (
+  file: string,
+  part: string | undefined,
+  wording: Wording,
+): Promise<OpenedPiece> => {
   let bytes: Uint8Array;
   try {
     bytes = await readBytes(file);
@@ -40,10 +52,11 @@ export const openPiece = async (file: string, part: string | undefined): Promise
   }
   const started = performance.now();
   const source = readSourceFile(bytes);
-  if (!source.ok) return { ok: false, problem: `${file}: ${source.error.message}` };
+  if (!source.ok) return { ok: false, problem: `${file}: ${problemText(wording, source.error)}` };
   const imported = readMusicXml(source.value, part === undefined ? {} : { part });
-  if (!imported.ok) return { ok: false, problem: `${file}: ${imported.error.message}` };
+  if (!imported.ok) return { ok: false, problem: `${file}: ${problemText(wording, imported.error)}` };
   const parse = performance.now() - started;
-  for (const repair of imported.value.repairs) process.stderr.write(`oculon: ${file}: ${repair.message}\n`);
+  for (const repair of imported.value.repairs)
+    process.stderr.write(`oculon: ${file}: ${repairText(wording, repair)}\n`);
   return { ok: true, source: source.value, imported: imported.value, parse };
 };

@@ -2,16 +2,26 @@ import { writeFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import {
   EMPTY_FINGERING,
+  findingText,
   marksOf,
   planJson,
   planPiece,
+  problemText,
   setupFor,
   wantedMarks,
   writeMusicXml,
 } from '@oculon/core';
 import { openPiece } from './open-piece.ts';
 import { planTable } from './plan-table.ts';
-import { complain, fileTrouble, oneFile, readRange, readSetup, SETUP_OPTIONS } from './setup-options.ts';
+import {
+  complain,
+  fileTrouble,
+  oneFile,
+  readLanguage,
+  readRange,
+  readSetup,
+  SETUP_OPTIONS,
+} from './setup-options.ts';
 import { UsageError } from './usage.ts';
 
 const OPTIONS = {
@@ -35,7 +45,8 @@ export const plan = async (args: readonly string[]): Promise<0 | 1> => {
   const file = oneFile(positionals);
   const range = readRange(values.bars);
   const wanted = readSetup(values);
-  const opened = await openPiece(file, values.part);
+  const wording = readLanguage(values.lang);
+  const opened = await openPiece(file, values.part, wording);
   if (!opened.ok) return complain(opened.problem);
   const { score } = opened.imported;
   if (range && range.from > score.bars.length)
@@ -53,14 +64,19 @@ export const plan = async (args: readonly string[]): Promise<0 | 1> => {
       ...(values.part !== undefined && { part: values.part }),
       signs: wantedMarks(result, opened.imported.marks),
     });
-    if (!written.ok) return complain(`${file}: ${written.error.message}`);
+    if (!written.ok) return complain(`${file}: ${problemText(wording, written.error)}`);
     try {
       await writeFile(values.out, written.value);
     } catch (error) {
       return complain(fileTrouble(values.out, error));
     }
   }
-  const json = planJson(result, { parse: opened.parse, ...timing }, range);
-  process.stdout.write(values.json ? `${JSON.stringify(json, null, 1)}\n` : planTable(json));
+  const json = planJson(
+    result,
+    { parse: opened.parse, ...timing },
+    (finding) => findingText(wording, finding),
+    range,
+  );
+  process.stdout.write(values.json ? `${JSON.stringify(json, null, 1)}\n` : planTable(wording, json));
   return 0;
 };

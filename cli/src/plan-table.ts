@@ -1,4 +1,4 @@
-import type { PlanJson } from '@oculon/core';
+import type { PlanJson, Wording } from '@oculon/core';
 
 const COLUMNS = [
   ['bar', 5],
@@ -22,8 +22,9 @@ const line = (cells: readonly string[]): string =>
 const orDash = (value: string | number | null): string => (value === null ? '–' : String(value));
 
 /** The plan as a table a person can read. */
-export const planTable = (plan: PlanJson): string => {
+export const planTable = ({ say }: Wording, plan: PlanJson): string => {
   const { piece, notes, shifts, findings, cost } = plan;
+  const yes = say('command.yes');
   const rows = notes.map((note) =>
     line([
       note.number || `#${note.bar}`,
@@ -33,28 +34,35 @@ export const planTable = (plan: PlanJson): string => {
       orDash(note.string),
       orDash(note.fret),
       orDash(note.finger),
-      note.barre ? 'yes' : '',
+      note.barre ? yes : '',
       orDash(note.pluck),
-      note.locked ? 'yes' : '',
+      note.locked ? yes : '',
     ]),
   );
   // Bars by the number that is printed: their place counts an upbeat too.
   const printed = new Map(notes.map(({ bar, number }) => [bar, number]));
-  const shiftLines = shifts.map(
-    ({ bar, beat, from, to, rides, mm }) =>
-      `  bar ${printed.get(bar) || `#${bar}`}, beat ${beat}: position ${from} to ${to}, ${mm} mm, ${rides === 'none' ? 'on nothing' : `on ${rides}`}`,
-  );
+  const shiftLines = shifts.map(({ bar, beat, from, to, rides, mm }) => {
+    const ride = say(`ride.${rides}`);
+    return `  ${say('command.shift', { bar: printed.get(bar) || `#${bar}`, beat, from, to, mm, ride })}`;
+  });
   return [
-    `${piece.title || 'Untitled'}: ${piece.bars} bars, ${piece.notes} notes, quarter = ${piece.tempo}`,
+    say('command.piece', {
+      title: piece.title || say('command.untitled'),
+      bars: piece.bars,
+      notes: piece.notes,
+      tempo: piece.tempo,
+    }),
     '',
-    line(COLUMNS.map(([name]) => name)),
+    line(COLUMNS.map(([name]) => say(`command.column.${name}`))),
     ...rows,
     '',
-    shifts.length === 0 ? 'No change of position.' : `Changes of position (${shifts.length}):`,
+    shifts.length === 0 ? say('command.no-shifts') : say('command.shifts', { count: shifts.length }),
     ...shiftLines,
-    ...(findings.length > 0 ? ['', 'To look at:', ...findings.map((finding) => `  ${finding.message}`)] : []),
+    ...(findings.length > 0
+      ? ['', say('command.to-look-at'), ...findings.map((finding) => `  ${finding.message}`)]
+      : []),
     '',
-    `Effort: left hand ${cost.left.toFixed(1)}, right hand ${cost.right.toFixed(1)}`,
+    say('command.effort', { left: cost.left, right: cost.right }),
     '',
   ].join('\n');
 };

@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
-import { EMPTY_FINGERING, planPiece, setupFor, type Plan } from '@oculon/core';
+import { EMPTY_FINGERING, planPiece, setupFor, type Plan, type Wording } from '@oculon/core';
 import { openPiece } from './open-piece.ts';
-import { complain, oneFile, readSetup, SETUP_OPTIONS } from './setup-options.ts';
+import { complain, oneFile, readLanguage, readSetup, SETUP_OPTIONS } from './setup-options.ts';
 import { UsageError } from './usage.ts';
 
 const OPTIONS = { ...SETUP_OPTIONS, json: { type: 'boolean' } } as const;
@@ -19,15 +19,16 @@ const readArguments = (args: readonly string[]) => {
  */
 export const reportOn = async <Report>(
   args: readonly string[],
-  report: (plan: Plan) => Report,
-  table: (report: Report) => string,
+  report: (plan: Plan, wording: Wording) => Report,
+  table: (wording: Wording, report: Report) => string,
 ): Promise<0 | 1> => {
   const { values, positionals } = readArguments(args);
   const wanted = readSetup(values);
-  const opened = await openPiece(oneFile(positionals), values.part);
+  const wording = readLanguage(values.lang);
+  const opened = await openPiece(oneFile(positionals), values.part, wording);
   if (!opened.ok) return complain(opened.problem);
   const { score } = opened.imported;
-  const made = report(planPiece(score, EMPTY_FINGERING, setupFor(score, wanted)));
-  process.stdout.write(values.json ? `${JSON.stringify(made, null, 1)}\n` : table(made));
+  const made = report(planPiece(score, EMPTY_FINGERING, setupFor(score, wanted)), wording);
+  process.stdout.write(values.json ? `${JSON.stringify(made, null, 1)}\n` : table(wording, made));
   return 0;
 };

@@ -1,10 +1,10 @@
-import { rightJson, type RightJson } from '@oculon/core';
+import { fingersOnStrings, rightJson, type RightJson, type Wording } from '@oculon/core';
 import { reportOn } from './planned-piece.ts';
 
-const crossings = (counts: RightJson['crossings']): string =>
-  `${counts['toward-treble']} toward the treble, ${counts['toward-bass']} toward the bass`;
+const LABEL_WIDTH = 22;
 
-const table = (right: RightJson): string => {
+const table = (wording: Wording, right: RightJson): string => {
+  const { say } = wording;
   const worth = right.bars.filter(
     (bar) => bar.repeats > 0 || bar.crossings['toward-treble'] + bar.crossings['toward-bass'] > 0,
   );
@@ -12,28 +12,35 @@ const table = (right: RightJson): string => {
   const load = Object.entries(right.load)
     .map(([finger, strokes]) => `${finger} ${strokes}`)
     .join('  ');
+  const figure = (key: Parameters<Wording['say']>[0], value: string): string =>
+    `${say(key).padEnd(LABEL_WIDTH - 1)} ${value}`;
+  const { 'toward-treble': treble, 'toward-bass': bass } = right.crossings;
+  const heads = (['crossings', 'repeats', 'quickest'] as const).map((name) =>
+    say(`command.bars-head.${name}`),
+  );
   return [
-    `${right.piece.title}: the right hand at ${right.piece.tempo} quarters a minute`,
+    say('command.right-hand', { title: right.piece.title, tempo: right.piece.tempo }),
     '',
-    `strokes               ${right.strokes}   (${load})`,
-    `awkward crossings     ${crossings(right.crossings)}`,
-    `fingers twice running ${right.repeats}, of them breaks of alternation ${right.alternationBreaks}`,
-    `changes of string     ${right.pivots}`,
-    `quickest return       ${right.fastestReturn === null ? '–' : `${right.fastestReturn} ms`}`,
-    `in patterns           ${Math.round(right.patternCoverage * 100)} %`,
-    ...right.patterns.map(({ order, times, kind }) => `  ${order}  ${times} times (${kind})`),
-    ...right.frames.map(
-      ({ bar, strings }) =>
-        `  frame from bar ${printed.get(bar) ?? `#${bar}`}: ${strings.map(({ finger, string }) => `${finger} on ${string}`).join(', ')}`,
+    figure('command.strokes', `${right.strokes}   (${load})`),
+    figure('command.crossings', say('command.crossing-ways', { treble, bass })),
+    figure(
+      'command.repeats',
+      say('command.repeat-breaks', { repeats: right.repeats, breaks: right.alternationBreaks }),
     ),
-    ...(worth.length > 0 ? ['', 'bar   crossings  repeats  quickest ms'] : []),
+    figure('command.pivots', String(right.pivots)),
+    figure('command.fastest-return', right.fastestReturn === null ? '–' : `${right.fastestReturn} ms`),
+    figure('command.in-patterns', `${Math.round(right.patternCoverage * 100)} %`),
+    ...right.patterns.map(({ order, times, kind }) => `  ${say('command.pattern', { order, times, kind })}`),
+    ...right.frames.map(({ bar, strings }) => {
+      const fingers = fingersOnStrings(wording, strings);
+      return `  ${say('command.frame', { bar: printed.get(bar) ?? `#${bar}`, fingers })}`;
+    }),
+    ...(worth.length > 0 ? ['', `${say('command.column.bar').padEnd(5)} ${heads.join('  ')}`] : []),
     ...worth.map((bar) => {
       const crossed = bar.crossings['toward-treble'] + bar.crossings['toward-bass'];
-      const cells = [
-        String(crossed).padStart(9),
-        String(bar.repeats).padStart(7),
-        String(bar.fastestRepeat ?? '–').padStart(11),
-      ];
+      const cells = [crossed, bar.repeats, bar.fastestRepeat ?? '–'].map((value, place) =>
+        String(value).padStart(heads[place]!.length),
+      );
       return `${bar.number.padEnd(5)} ${cells.join('  ')}`;
     }),
     '',

@@ -2,13 +2,16 @@ import {
   DEFAULT_SETUP,
   HAND_SIZES,
   handOf,
+  LANGUAGES,
   LEFT_SCHOOLS,
   millimetres,
   patternSchema,
   RIGHT_SCHOOLS,
+  wordingIn,
   type BarRange,
   type HandSize,
   type PlanSetup,
+  type Wording,
 } from '@oculon/core';
 import { UsageError } from './usage.ts';
 
@@ -20,6 +23,7 @@ export const SETUP_OPTIONS = {
   'scale-length': { type: 'string' },
   tremolo: { type: 'string' },
   part: { type: 'string' },
+  lang: { type: 'string' },
 } as const;
 
 const oneOf = <const T extends string>(
@@ -79,6 +83,10 @@ export const readSetup = (values: SetupValues): PlanSetup => {
     ...(tempo !== undefined && { tempo }),
   };
 };
+
+/** The language of what is said: English unless another is asked for. */
+export const readLanguage = (value: string | undefined): Wording =>
+  wordingIn(oneOf('lang', value, LANGUAGES) ?? 'en');
 
 export const complain = (message: string): 1 => {
   process.stderr.write(`oculon: ${message}\n`);

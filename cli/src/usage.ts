@@ -1,4 +1,4 @@
-import { HAND_SIZES, LEFT_SCHOOLS, RIGHT_SCHOOLS, SCALE_LENGTHS } from '@oculon/core';
+import { HAND_SIZES, LANGUAGES, LEFT_SCHOOLS, RIGHT_SCHOOLS, SCALE_LENGTHS } from '@oculon/core';
 
 export const USAGE = `Usage: oculon plan FILE [options]     a fingering for both hands
        oculon right FILE [options]    the right hand in figures
@@ -15,6 +15,7 @@ FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
   --tremolo ORDER     order of the fingers in tremolo, such as pami
   --hand SIZE         ${Object.keys(HAND_SIZES).join(', ')}
   --scale-length MM   ${SCALE_LENGTHS.join(', ')} or any length between 400 and 700
+  --lang LANGUAGE     ${LANGUAGES.join(', ')}: of what is said of the piece
   --part NAME         the part to read when there are several (id, name or place)
 
 Exit code: 0 done, 1 the piece could not be read or written, 2 the command is wrong.

@@ -14,10 +14,12 @@ import { findingsOf } from '../src/review/findings.ts';
 import { phrasesOf } from '../src/score/phrases.ts';
 import { dampingOf } from '../src/technique/damping.ts';
 import { rightSigns } from '../src/technique/right-signs.ts';
+import { barresOf } from '../src/technique/barres.ts';
+import { shiftsOf } from '../src/technique/shifts.ts';
 import { techniqueOf } from '../src/technique/technique.ts';
+import { performanceOf } from '../src/performance/performance.ts';
 import { compareLine } from '../test/solve-line.ts';
-import { leftPrices } from '../src/left/plan-left.ts';
-import { planRight, rightPrices } from '../src/right/plan-right.ts';
+import { planRight } from '../src/right/plan-right.ts';
 import { tiledPiece, TEXTURES, type Texture } from './pieces.ts';
 
 const SIZES = [100, 600, 6000] as const;
@@ -39,7 +41,7 @@ const usedMegabytes = (): number => {
 
 const readScore = (xml: string): Score => {
   const read = readMusicXml(xml);
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   return read.value.score;
 };
 
@@ -70,19 +72,15 @@ const rightReplanTime = (score: Score, plan: Plan): number => {
 
 /** Everything that is derived from a plan, worked out anew: movements, ringing and damping, harmony, form, difficulty, marks. */
 const derive = (plan: Plan): number => {
-  const { score, left, setup, memory, fingering } = plan;
-  // What is kept with a right hand is worked out anew for a copy of it.
-  const right = { ...plan.right };
-  const technique = techniqueOf(score, left, right, setup.guitar, memory.clock);
-  const damping = dampingOf(score, left, right, memory.clock, fingering.rules.values());
-  const bars = difficultyOf(score, left, right, memory.clock, score.tempi[0]!.quartersPerMinute);
-  const signs = rightSigns(score, left, right, fingering.rules.values(), damping);
-  const marks = proposedMarks({ ...plan, right, technique, damping });
-  const findings = findingsOf({ ...plan, right }, memory.alike.unlike, {
-    shifts: technique.shifts,
-    barres: technique.barres,
-    damping,
-  });
+  const { score, left, right, memory, fingering } = plan;
+  const performance = performanceOf(score, memory.clock, fingering.rules.values(), left, right);
+  const movements = { shifts: shiftsOf(left, memory.clock), barres: barresOf(left) };
+  const technique = techniqueOf(performance, movements);
+  const damping = dampingOf(performance);
+  const bars = difficultyOf(performance, score.tempi[0]!.quartersPerMinute);
+  const signs = rightSigns(performance, damping);
+  const marks = proposedMarks({ ...plan, performance, technique, damping });
+  const findings = findingsOf(performance, fingering, memory.unlike, { ...movements, damping });
   return (
     marks.length +
     bars.length +
@@ -138,11 +136,16 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
     const plan = plans.at(-1)!.value;
     plans.length = 0;
     const memory = usedMegabytes() - before;
-    // Prices are kept with a plan: a copy of it is priced anew.
-    const pricing = median(Array.from({ length: runs }, () => timed(() => leftPrices({ ...plan.left })).ms));
-    const rightPricing = median(
-      Array.from({ length: runs }, () => timed(() => rightPrices({ ...plan.right })).ms),
-    );
+    // Prices are kept with a memory: each run prices the same plan made again.
+    const priced = (prices: (again: Plan) => unknown): number =>
+      median(
+        Array.from({ length: runs }, () => {
+          const again = planPiece(score, EMPTY_FINGERING, setup, { memory: plan.memory });
+          return timed(() => prices(again)).ms;
+        }),
+      );
+    const pricing = priced(({ memory: { left } }) => left.prices);
+    const rightPricing = priced(({ memory: { right } }) => right.prices);
     const notes = score.notes.length;
     const whole = median(parts.map((each) => each.left + each.right));
     const perNote = (whole * 1000) / notes;

@@ -1,96 +1,163 @@
-/** The whole public surface of the computation. */
-export * from './music/result.ts';
-export { midiOf, pitchLabel, pitchName, parsePitch, type Midi, type PitchSpelling } from './music/pitch.ts';
-export { quartersText, type Ticks } from './music/time.ts';
-export { meterText, pulse, type Meter } from './music/meter.ts';
-export * from './score/score.ts';
-export { clockOf, type Clock } from './score/clock.ts';
+/** The public surface of the computation, by purpose. */
+
+// Results, pitch, time
+export { type Result, success, failure } from './music/result.ts';
+export { type PitchSpelling, midiOf, pitchLabel, parsePitch } from './music/pitch.ts';
+export { meterText, pulse } from './music/meter.ts';
+
+// The score
 export {
-  openPitch,
-  placesOf,
-  SCALE_LENGTHS,
-  STANDARD_GUITAR,
-  STANDARD_TUNING,
-  STRINGS,
-  fretOffset,
-  millimetres,
-  type Guitar,
-  type StringNumber,
-} from './instrument/guitar.ts';
-export * from './fingering/vocabulary.ts';
-export * from './fingering/fingering.ts';
-export * from './fingering/human-text.ts';
-export * from './fingering/setup.ts';
-export * from './fingering/edits.ts';
-export * from './fingering/same-value.ts';
-export * from './fingering/slots.ts';
-export * from './fingering/rebase.ts';
-export * from './fingering/rules.ts';
-export * from './fingering/marks.ts';
-export { inOctave } from './score/in-octave.ts';
-export { slurMarks } from './fingering/slurred.ts';
+  type NoteId,
+  type NoteIndex,
+  type Note,
+  type NoteType,
+  type VoiceEvent,
+  type BarVoice,
+  type Bar,
+  type Score,
+  barLabel,
+} from './score/score.ts';
 export { anchorOf } from './score/anchor.ts';
-export { beatText, placeText } from './score/place.ts';
-export { handOf, HAND_SIZES, measuredHand, type Hand } from './left/hand/hand.ts';
-export { LEFT_COST_RULES, LEFT_WEIGHTS, type LeftTerm } from './left/hand/costs.ts';
-export { RIGHT_COST_RULES } from './right/search/costs.ts';
-export { PRICE_LIMIT, type PricedPlacement } from './left/search/prices.ts';
-export { otherWays, type Character, type OtherWay, type Passage } from './plan/other-ways.ts';
+export { inOctave } from './score/in-octave.ts';
+export { beatText } from './score/place.ts';
+export { type Phrase, phrasesOf } from './score/phrases.ts';
+export { passageReturns } from './score/passage-returns.ts';
+
+// The instrument and the hand
 export {
-  choicesFor,
-  effectOf,
-  NEAR_TIE,
-  nearTies,
-  type ChoiceEffect,
-  type NoteChoices,
-} from './plan/choices.ts';
-export { ringsOn } from './left/plan-left.ts';
-export { comparePatterns, otherRightWays, pluckChoices, type RightWay } from './plan/right-ways.ts';
+  STRINGS,
+  type StringNumber,
+  millimetres,
+  SCALE_LENGTHS,
+  type Guitar,
+  openPitch,
+} from './instrument/guitar.ts';
+export { stringSign, stringSigns } from './instrument/string-sign.ts';
+export { HAND_SIZES, handOf, measuredHand } from './left/hand/hand.ts';
+
+// The teacher’s document: decisions, marks, rules, setup, and their edits
+export {
+  type LeftFinger,
+  type Remedy,
+  type StrokeFinger,
+  RIGHT_SCHOOLS,
+  type RightSchool,
+  LEFT_SCHOOLS,
+  FINGER_PAIRS,
+  type FingerPair,
+  HAND_NAMES,
+  type HandSize,
+  LEFT_WEIGHT_NAMES,
+  type LeftWeight,
+  WEIGHT_RANGE,
+} from './fingering/vocabulary.ts';
+export { type Choice, type FindingKey, type Fingering, EMPTY_FINGERING } from './fingering/fingering.ts';
+export {
+  type MarkId,
+  BARRE_EXTENTS,
+  LONGEST_TEXT,
+  markSchema,
+  type Mark,
+  type MarkKind,
+  MARK_KINDS,
+  type MarkDecision,
+  lastNoteOf,
+  markId,
+} from './fingering/marks.ts';
+export {
+  type RuleId,
+  type Pattern,
+  PLANTING_KINDS,
+  type PlantingKind,
+  patternSchema,
+  type PassageRule,
+  isForRightHand,
+} from './fingering/rules.ts';
+export {
+  SETUP_FIELDS,
+  setupSchema,
+  type Setup,
+  type SetupChange,
+  type WholeSetup,
+  wholeSetup,
+} from './fingering/setup.ts';
+export {
+  EDIT_FORMAT,
+  editSchema,
+  type Edit,
+  applyEdits,
+  invertEdit,
+  setupEdit,
+  markEdit,
+  dismissEdit,
+  ruleEdit,
+  chooseEdit,
+  readEdit,
+} from './fingering/edits.ts';
+export { type SlotValue, valueIn, slotsOf, valueAfter, filledSlots } from './fingering/slots.ts';
+export { type Conflict, type Rebase, rebaseEdits, restateUpon, yielding } from './fingering/rebase.ts';
+export { sameValue } from './fingering/same-value.ts';
+export { shortened, readable, humanText } from './fingering/human-text.ts';
+
+// Planning, and planning again
+export { type PlanSetup, DEFAULT_SETUP, setupFor, type NotePlan, type Plan, planPiece } from './plan/plan.ts';
+export { type NoteChoices, choicesFor, type ChoiceEffect, effectOf, nearTies } from './plan/choices.ts';
+export { type Passage, type OtherWay, otherWays } from './plan/other-ways.ts';
+export { shiftPlaces, type WithoutBarre, withoutBarre } from './plan/movement-ways.ts';
+export { type RightWay, comparePatterns, otherRightWays, pluckChoices } from './plan/right-ways.ts';
+export { type WayOut, waysOut } from './plan/remedies.ts';
+export { type ComparedReturn, compareReturns, carriedChoices } from './plan/carry.ts';
+export { type Essential, essentialMarks } from './plan/essential.ts';
+export { type MarkOrigin, type PlacedMark, proposedMarks, placedMarks } from './plan/proposed-marks.ts';
+export { FIX_CODES, type FixCode, type Fix, fixesOf } from './plan/fixes.ts';
+
+// What the planners weigh
+export { type PricedPlacement, PRICE_LIMIT } from './left/search/prices.ts';
 export type { PricedPluck } from './right/search/prices.ts';
-export type { RightTerm } from './right/search/costs.ts';
-export { measureOrder, type OrderMeasures } from './right/around/orders.ts';
-export { rightSigns, type RightSign, type RightSignKind } from './technique/right-signs.ts';
-export { difficultyOf, COMFORTABLE_LEVEL, type BarDifficulty } from './review/difficulty.ts';
-export { essentialMarks, type Essential } from './plan/essential.ts';
-export { DAMPING_MEANS_RULES, type Damping } from './technique/damping.ts';
-export { waysOut, type WayOut } from './plan/remedies.ts';
-export { shiftPlaces, withoutBarre, type ShiftPlace, type WithoutBarre } from './plan/movement-ways.ts';
-export { compareReturns, carriedChoices, type ComparedReturn } from './plan/carry.ts';
-export { fixesOf, type Fix } from './plan/fixes.ts';
-export { placedMarks, proposedMarks, type MarkOrigin, type PlacedMark } from './plan/proposed-marks.ts';
-export { passageReturns, type Likeness, type PassageReturn } from './score/passage-returns.ts';
-export { phrasesOf, type Phrase, type PhraseEnd } from './score/phrases.ts';
-export type { Shift, ShiftRide } from './technique/shifts.ts';
-export type { Barre, BarreCare, BarreKind } from './technique/barres.ts';
-export type { Block } from './technique/blocks.ts';
-export type { GuideFinger, HeldFinger, HoldKind } from './technique/guides.ts';
-export type { Preparation, PreparationKind } from './technique/preparation.ts';
-export type { LeavingReason, Stay } from './technique/stays.ts';
-export type { SlurSuggestion } from './technique/slur-suggestions.ts';
+
+// What the hands do
+export type { Performance } from './performance/performance.ts';
+export { ringsOn } from './performance/rings-on.ts';
 export type { Technique } from './technique/technique.ts';
-export { findingKey, type Finding } from './review/findings.ts';
+export type { ShiftRide, Shift } from './technique/shifts.ts';
+export type { BarreCare } from './technique/barres.ts';
+export type { Block } from './technique/blocks.ts';
+export { type RightSign, rightSigns } from './technique/right-signs.ts';
+
+// What will go wrong
 export {
-  DEFAULT_SETUP,
-  planPiece,
-  setupFor,
-  type NotePlan,
-  type Plan,
-  type PlanMemory,
-  type PlanSetup,
-} from './plan/plan.ts';
-export type { ImportProblem, PartName, Repair } from './formats/import-problem.ts';
+  type FindingCode,
+  type Severity,
+  FINDING_CODES,
+  type Finding,
+  findingKey,
+} from './review/finding.ts';
+export { type BarDifficulty, difficultyOf } from './review/difficulty.ts';
+
+// Files in and out
+export type { ImportProblem, Repair } from './formats/import-problem.ts';
 export {
-  isArchive,
-  MAX_PACKED_BYTES,
   MAX_SOURCE_BYTES,
+  MAX_PACKED_BYTES,
+  isArchive,
   readSourceFile,
 } from './formats/source/source-file.ts';
-export { readMusicXml, type ImportedScore } from './formats/musicxml/read.ts';
-export { writeMusicXml, type NoteMarks } from './formats/musicxml/write.ts';
-export { barreWords, bracketWords, romanNumeral } from './formats/musicxml/marks/mark-text.ts';
-export type { SourceMarks } from './formats/musicxml/marks/read-marks.ts';
-export type { WantedMarks } from './formats/musicxml/marks/write-marks.ts';
-export { planJson, type BarRange, type PlanJson } from './formats/plan-json.ts';
+export { type ImportedScore, readMusicXml } from './formats/musicxml/read.ts';
+export { writeMusicXml } from './formats/musicxml/write.ts';
+export { romanNumeral, barreWords, bracketWords } from './formats/musicxml/marks/mark-text.ts';
 export { marksOf, wantedMarks } from './formats/plan-marks.ts';
+export { type BarRange, planJson, type PlanJson } from './formats/plan-json.ts';
 export { checkJson, type CheckJson } from './formats/check-json.ts';
 export { rightJson, type RightJson } from './formats/right-json.ts';
+
+// Words, in two languages
+export { LANGUAGES, type Language, NOTE_NAMES, type NoteNames } from './wording/language.ts';
+export type { MessageKey } from './wording/catalogue.ts';
+export { type Wording, wordingIn, yesNo } from './wording/wording.ts';
+export { placeText } from './wording/place-words.ts';
+export { findingText } from './wording/finding-words.ts';
+export { problemText, repairText } from './wording/reading-words.ts';
+export { fingersOnStrings, signText } from './wording/sign-words.ts';
+export { preparationText, heldText, guideText, likenessText, markText } from './wording/movement-words.ts';
+export { ruleText } from './wording/rule-words.ts';
+export { leftTermsText, rightTermsText, difficultyText } from './wording/effort-words.ts';

@@ -5,7 +5,8 @@ import type { RuleId } from '../src/fingering/rules.ts';
 import { STANDARD_GUITAR } from '../src/instrument/guitar.ts';
 import { leftCosts } from '../src/left/hand/costs.ts';
 import { handOf, neckTables } from '../src/left/hand/hand.ts';
-import { planLeft, type LeftSetup } from '../src/left/plan-left.ts';
+import type { LeftSetup } from '../src/left/left-plan.ts';
+import { planLeft } from '../src/left/plan-left.ts';
 import { clockOf } from '../src/score/clock.ts';
 import { exampleScore } from '../src/testing/planning.ts';
 import { lineProgram } from './integer-program.ts';
@@ -72,9 +73,9 @@ export const compareLine = async (voice: string, tempo = 90): Promise<LineCompar
   const started = performance.now();
   const plan = planLeft(score, REDUCED, setup, clock);
   const plannerMs = performance.now() - started;
-  const { ground } = plan.memory;
-  const notes = ground.slices.map(({ struck, secondsBefore }) => ({
-    places: ground.places[struck[0]!]!.filter((place) => place.fret > 0),
+  const { piece } = plan.memory;
+  const notes = piece.slices.map(({ struck, secondsBefore }) => ({
+    places: piece.places[struck[0]!]!.filter((place) => place.fret > 0),
     secondsBefore,
   }));
   const program = lineProgram(notes, leftCosts(setup.school), neckTables(setup.guitar));

@@ -4,13 +4,14 @@ import { choiceSchema, type Choice, type FindingKey, type Fingering } from './fi
 import { humanText, idText, readable } from './human-text.ts';
 import { markDecisionSchema, type MarkDecision, type MarkId } from './marks.ts';
 import { passageRuleSchema, type PassageRule, type RuleId } from './rules.ts';
+import type { LeftWeight } from './vocabulary.ts';
 import { SETUP_FIELDS, setupChangeSchema, type Setup, type SetupChange } from './setup.ts';
 
 /**
  * How edits are written down, so that those of an older program can be read. 1: choices, rules, dismissals, marks.
- * 2: the setup too.
+ * 2: the setup too. 3: weights are named by codes.
  */
-export const EDIT_FORMAT = 2;
+export const EDIT_FORMAT = 3;
 
 const dismissalSchema = humanText(0, 500).nullable();
 
@@ -167,11 +168,40 @@ const withReadableText = (value: unknown): unknown => {
   return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, withReadableText(each)]));
 };
 
+/** What weights were called up to format 2. */
+const WEIGHTS_IN_WORDS: Readonly<Record<string, LeftWeight>> = {
+  'fourth finger': 'fourth-finger',
+  'high positions': 'high-positions',
+  'open strings among stopped notes': 'open-among-stopped',
+  'change of string': 'string-changes',
+  'hopping fingers': 'hops',
+};
+
+/** A setup edit of format 2 with its weights named as they are now. */
+const withWeightCodes = (written: unknown): unknown => {
+  const edit = z
+    .looseObject({
+      kind: z.literal('setup'),
+      before: z.record(z.string(), z.unknown()),
+      after: z.record(z.string(), z.unknown()),
+    })
+    .safeParse(written).data;
+  if (!edit) return written;
+  const renamed = (fields: Readonly<Record<string, unknown>>) => {
+    const { weights } = fields;
+    if (typeof weights !== 'object' || weights === null) return fields;
+    const coded = Object.entries(weights).map(([name, factor]) => [WEIGHTS_IN_WORDS[name] ?? name, factor]);
+    return { ...fields, weights: Object.fromEntries(coded) as unknown };
+  };
+  return { ...edit, before: renamed(edit.before), after: renamed(edit.after) };
+};
+
 /**
  * An edit as it was once written down; undefined when it is of a format to come, or no edit. Format 1 let through text
  * that no score file can hold: it is read without it.
  */
 export const readEdit = (format: number, written: unknown): Edit | undefined => {
   if (format > EDIT_FORMAT) return undefined;
-  return editSchema.safeParse(format < 2 ? withReadableText(written) : written).data;
+  const readableEdit = format < 2 ? withReadableText(written) : written;
+  return editSchema.safeParse(format < 3 ? withWeightCodes(readableEdit) : readableEdit).data;
 };

@@ -39,16 +39,16 @@ export type FingerPair = (typeof FINGER_PAIRS)[number];
 export const HAND_NAMES = ['small', 'medium', 'large'] as const;
 export type HandSize = (typeof HAND_NAMES)[number];
 
-/** What a teacher can weigh for the left hand, in plain words. */
+/** What a teacher can weigh for the left hand. */
 export const LEFT_WEIGHT_NAMES = [
   'shifts',
   'stretches',
   'barres',
-  'fourth finger',
-  'high positions',
-  'open strings among stopped notes',
-  'change of string',
-  'hopping fingers',
+  'fourth-finger',
+  'high-positions',
+  'open-among-stopped',
+  'string-changes',
+  'hops',
 ] as const;
 export type LeftWeight = (typeof LEFT_WEIGHT_NAMES)[number];
 /** Factors on what a teacher weighs; 1 where nothing is said. */

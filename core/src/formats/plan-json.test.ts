@@ -1,3 +1,4 @@
+import { findingSaid } from '../testing/words.ts';
 import { describe, expect, it } from 'vitest';
 import * as z from 'zod';
 import { planVoices } from '../testing/planning.ts';
@@ -120,16 +121,20 @@ const NO_TIME = { parse: 0, left: 0, right: 0 };
 describe('oculon.plan/1', () => {
   it('has exactly the fields that other programs read', () => {
     const plan = planVoices(['F2+C3+F3+A3+C4+F4/2 C4/8t D4/8t E4/8t B4/4 | C5/2~ C5/2']);
-    expect(() => planSchema.parse(JSON.parse(JSON.stringify(planJson(plan, NO_TIME))))).not.toThrow();
+    expect(() =>
+      planSchema.parse(JSON.parse(JSON.stringify(planJson(plan, NO_TIME, findingSaid)))),
+    ).not.toThrow();
   });
 
   it('tells the barre from its setting to its release', () => {
-    const { barres } = planJson(planVoices(['F2+C3+F3+A3+C4+F4/2 E4/2']), NO_TIME);
+    const { barres } = planJson(planVoices(['F2+C3+F3+A3+C4+F4/2 E4/2']), NO_TIME, findingSaid);
     expect(barres).toEqual([{ bar: 1, beat: '0', untilBar: 1, untilBeat: '2', fret: 1, strings: [1, 6] }]);
   });
 
   it('reports only the bars asked for', () => {
     const plan = planVoices(['C4/1 | D4/1 | E4/1']);
-    expect(planJson(plan, NO_TIME, { from: 2, to: 2 }).notes.map((note) => note.bar)).toEqual([2]);
+    expect(planJson(plan, NO_TIME, findingSaid, { from: 2, to: 2 }).notes.map((note) => note.bar)).toEqual([
+      2,
+    ]);
   });
 });

@@ -1,6 +1,7 @@
 import { pitchName } from '../music/pitch.ts';
 import { quartersText } from '../music/time.ts';
 import type { Plan } from '../plan/plan.ts';
+import type { Finding } from '../review/finding.ts';
 import { placeOf } from './json-place.ts';
 import { movementsJson } from './movements-json.ts';
 
@@ -22,8 +23,16 @@ const round = (value: number, digits = 4): number => Number(value.toFixed(digits
 const rounded = (costs: Readonly<Record<string, number>>): Record<string, number> =>
   Object.fromEntries(Object.entries(costs).map(([term, amount]) => [term, round(amount)]));
 
-/** The plan as `oculon.plan/1`, the format that other programs read; fields are only ever added to it. */
-export const planJson = (plan: Plan, timings: PlanTimings, range?: BarRange) => {
+/**
+ * The plan as `oculon.plan/1`, the format that other programs read; fields are only ever added to it. `say` puts a
+ * finding into words.
+ */
+export const planJson = (
+  plan: Plan,
+  timings: PlanTimings,
+  say: (finding: Finding) => string,
+  range?: BarRange,
+) => {
   const { score, left, right } = plan;
   const isWanted = ({ bar }: { readonly bar: number }) => !range || (bar >= range.from && bar <= range.to);
   return {
@@ -84,12 +93,12 @@ export const planJson = (plan: Plan, timings: PlanTimings, range?: BarRange) => 
       }))
       .filter(isWanted),
     findings: plan.findings
-      .map(({ code, severity, bar, beat, message }) => ({
-        code,
-        severity,
-        bar: bar + 1,
-        beat: quartersText(beat, score.ticksPerQuarter),
-        message,
+      .map((finding) => ({
+        code: finding.code,
+        severity: finding.severity,
+        bar: finding.bar + 1,
+        beat: quartersText(finding.beat, score.ticksPerQuarter),
+        message: say(finding),
       }))
       .filter(isWanted),
     cost: {

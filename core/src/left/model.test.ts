@@ -8,7 +8,8 @@ import { exampleScore } from '../testing/planning.ts';
 import { LEFT_SCHOOLS, type HandSize, type LeftWeight } from '../fingering/vocabulary.ts';
 import { LEFT_COST_RULES, LEFT_WEIGHTS, leftCosts } from './hand/costs.ts';
 import { HAND_SIZES, handOf, measuredHand, neckTables } from './hand/hand.ts';
-import { planLeft, type LeftSetup } from './plan-left.ts';
+import { planLeft } from './plan-left.ts';
+import type { LeftSetup } from './left-plan.ts';
 import { openingAt, stepTables } from './search/step-tables.ts';
 
 const setup: LeftSetup = { guitar: STANDARD_GUITAR, hand: handOf('medium'), school: 'balanced' };

@@ -1,3 +1,4 @@
+import { findingSaid } from '../testing/words.ts';
 import { describe, expect, it } from 'vitest';
 import type { Choice } from '../fingering/fingering.ts';
 import { planPiece, setupFor } from '../plan/plan.ts';
@@ -125,7 +126,7 @@ describe('locks', () => {
       decide(score, ['C4', 0, { string: 2, finger: 4 }], ['E4', 0, { string: 2 }]),
     );
     expect(plan.findings.map((finding) => finding.code)).toContain('lock-not-kept');
-    expect(plan.findings[0]!.message).toMatch(/Bar 1, beat 1:/);
+    expect(findingSaid(plan.findings[0]!)).toMatch(/Bar 1, beat 1:/);
   });
 
   it('of the source hold until the teacher frees the note', () => {

@@ -1,3 +1,4 @@
+import { findingSaid } from '../testing/words.ts';
 import { describe, expect, it } from 'vitest';
 import type { PassageRule, RuleId } from '../fingering/rules.ts';
 import { EMPTY_FINGERING, type Fingering } from '../fingering/fingering.ts';
@@ -48,8 +49,8 @@ describe('a rule for a passage', () => {
   it('lets notes ring that are not inferred to, and stops those that are', () => {
     const broken = exampleScore({ voices: ['C4/8 E4/8 G4/8 C5/8'] });
     const ring = (rings: boolean) => {
-      const { sounds } = planUnder(broken, { kind: 'ringing', from: 0, to: 0, rings }).left.memory.moments;
-      return [...sounds.ring].map((until, index) => until - sounds.end[index]!);
+      const { times } = planUnder(broken, { kind: 'ringing', from: 0, to: 0, rings }).left;
+      return [...times.ring].map((until, index) => until - times.end[index]!);
     };
     expect(
       ring(true)
@@ -78,7 +79,7 @@ describe('a rule for a passage', () => {
     expect(plan.notes.every(({ fret }) => fret === 0 || fret! >= 5)).toBe(true);
     expect(plan.left.brokenRules).toEqual([]);
     const low = planUnder(exampleScore({ voices: ['F2/1'] }), { kind: 'barre', from: 0, to: 0, fret: 5 });
-    expect(low.findings.map((finding) => finding.message).join()).toMatch(/barre the passage asks for/);
+    expect(low.findings.map(findingSaid).join()).toMatch(/barre the passage asks for/);
   });
 
   it('takes bars as others are taken, also where only part of them is the same', () => {

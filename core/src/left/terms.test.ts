@@ -12,9 +12,9 @@ const paid = (
   tokens: string,
   left: LeftSchool = 'balanced',
 ): readonly number[] => {
-  const { left: plan } = planAs(voices, tokens, { left });
+  const { left: plan, memory } = planAs(voices, tokens, { left });
   expect(plan.brokenLocks).toEqual([]);
-  return plan.memory.accounts.map(({ entries }) =>
+  return memory.left.accounts.map(({ entries }) =>
     entries.filter((entry) => entry.term === term).reduce((sum, { amount }) => sum + amount, 0),
   );
 };

@@ -1,4 +1,4 @@
-import type { LeftPlan } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import type { Clock } from '../score/clock.ts';
 
 export const SOUND_ENDS = ['struck', 'lifted', 'covered', 'silenced', 'decayed'] as const;
@@ -34,7 +34,7 @@ export const soundingsOf = (
   clock: Clock,
   touches: readonly Touch[] = [],
 ): readonly Sounding[] => {
-  const { end, ring } = plan.memory.moments.sounds;
+  const { end, ring } = plan.times;
   const slices = plan.hands.map(({ slice }) => slice);
   const seconds = slices.map(({ onset }) => clock.seconds(onset));
   const last = slices.at(-1);

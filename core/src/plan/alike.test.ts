@@ -1,3 +1,4 @@
+import { findingSaid } from '../testing/words.ts';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_FINGERING } from '../fingering/fingering.ts';
 import { decide, exampleScore } from '../testing/planning.ts';
@@ -45,6 +46,6 @@ describe('bars that come back', () => {
     const plan = planPiece(forced, EMPTY_FINGERING, setupFor(forced));
     expect(takings(plan, 3)).not.toEqual(takings(plan, 0));
     const [finding] = plan.findings.filter(({ code }) => code === 'return-differs');
-    expect(finding!.message).toMatch(/Bar 4 returns as bar 1 .* would cost \d+\.\d more/);
+    expect(findingSaid(finding!)).toMatch(/Bar 4 returns as bar 1 .* would cost \d+\.\d more/);
   });
 });

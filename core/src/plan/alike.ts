@@ -1,6 +1,7 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
-import { planLeft, type LeftMemory, type LeftPlan } from '../left/plan-left.ts';
+import { planLeft, type LeftMemory, type SolvedLeft } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import type { Sound } from '../score/sounds.ts';
 import { barReturns, type BarReturn } from '../score/bar-returns.ts';
@@ -28,7 +29,7 @@ export interface AlikeMemory {
 }
 
 export interface AlikePlan {
-  readonly left: LeftPlan;
+  readonly left: SolvedLeft;
   /** The teacher's fingering with what was fixed so that returns are alike. */
   readonly fingering: Fingering;
   readonly unlike: readonly UnlikeReturn[];
@@ -110,13 +111,14 @@ export const isWorse = (plan: LeftPlan, than: LeftPlan): boolean =>
  * price of being alike. Bars in which something is fixed already are left as they are. `earlier` is the
  * memory of the last plan: from there on less has to be solved anew.
  */
-export const likenReturns = (fingering: Fingering, plan: LeftPlan, earlier?: AlikeMemory): AlikePlan => {
-  const { ground, moments, setup, clock } = plan.memory;
-  const { score, sounds } = ground;
+export const likenReturns = (fingering: Fingering, plan: SolvedLeft, earlier?: AlikeMemory): AlikePlan => {
+  const { piece, locks, setup, memory } = plan;
+  const { clock } = memory;
+  const { score, sounds } = piece;
   const idOf = (sound: number): NoteId => score.notes[sounds[sound]!.head]!.id;
   const isFree = ({ pairs }: BarReturn) =>
     pairs.every(([here]) => {
-      const lock = moments.locks.get(idOf(here));
+      const lock = locks.get(idOf(here));
       return lock?.string === undefined && lock?.finger === undefined;
     });
   const apart = barReturns(score, sounds).filter(isUnlike(plan)).filter(isFree);
@@ -135,8 +137,8 @@ export const likenReturns = (fingering: Fingering, plan: LeftPlan, earlier?: Ali
       }
     return { ...base, choices };
   };
-  const solve = (wanted: Fingering, memory: LeftMemory): LeftPlan =>
-    planLeft(score, wanted, setup, clock, { memory });
+  const solve = (wanted: Fingering, from: LeftMemory): SolvedLeft =>
+    planLeft(score, wanted, setup, clock, { memory: from });
 
   const together = fixed(fingering, plan, differing);
   // Going on from the plan that is closer leaves less to solve anew.
@@ -169,8 +171,8 @@ export const likenReturns = (fingering: Fingering, plan: LeftPlan, earlier?: Ali
  * difference counts for the return that is nearest. Infinite where something had to give way or the bar stays unlike.
  */
 const pricesOfLikeness = (
-  free: LeftPlan,
-  alike: LeftPlan,
+  free: SolvedLeft,
+  alike: SolvedLeft,
   returns: readonly BarReturn[],
 ): ReadonlyMap<number, number> => {
   const prices = new Map(

@@ -1,7 +1,6 @@
 import type { Choice } from '../fingering/fingering.ts';
 import { STROKE_FINGERS, type LeftFinger } from '../fingering/vocabulary.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
-import { leftPrices } from '../left/plan-left.ts';
 import { passageReturns, type PassageReturn } from '../score/passage-returns.ts';
 import type { NoteId } from '../score/score.ts';
 import type { Plan } from './plan.ts';
@@ -26,7 +25,7 @@ const modelWay = (
   [here, there]: readonly [number, number],
 ): { readonly string: StringNumber; readonly finger: LeftFinger } | undefined => {
   const model = left.choices[there];
-  const place = left.memory.ground.places[here]!.find(({ string }) => string === model?.string);
+  const place = left.piece.places[here]!.find(({ string }) => string === model?.string);
   if (!model || !place || (place.fret === 0) !== (model.finger === 0)) return undefined;
   return { string: model.string as StringNumber, finger: model.finger };
 };
@@ -42,7 +41,7 @@ export const compareReturns = (plan: Plan): readonly ComparedReturn[] => {
       if (own?.string === model?.string && own?.finger === model?.finger) return [];
       const way = modelWay(plan, [here, there]);
       if (!way) return [{ here, there, price: undefined }];
-      const price = leftPrices(left)[here]!.find(
+      const price = plan.memory.left.prices[here]!.find(
         (option) => option.string === way.string && option.finger === way.finger,
       )?.price;
       return [{ here, there, price: price ?? Infinity }];

@@ -23,7 +23,7 @@ describe('the ways of a note', () => {
   it('cost what solving the piece without likeness under them costs more', () => {
     const plan = planPiece(score, EMPTY_FINGERING, setup);
     const { ways } = choicesFor(plan, 2);
-    const { clock, setup: leftSetup } = plan.left.memory;
+    const { clock, leftSetup } = plan.memory;
     for (const { string, finger, price } of ways) {
       const choice = { string: string as StringNumber, finger };
       const choices = new Map([[score.notes[2]!.id, choice]]);

@@ -1,7 +1,8 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { LeftTerm } from '../left/hand/costs.ts';
-import { leftPrices, planLeft, type LeftPlan } from '../left/plan-left.ts';
+import { planLeft, type SolvedLeft } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import type { PricedPlacement } from '../left/search/prices.ts';
 import { barReturns } from '../score/bar-returns.ts';
 import type { NoteIndex } from '../score/score.ts';
@@ -29,28 +30,29 @@ const bindingFor = ({ score, fingering, alike, left }: Plan, note: NoteIndex): F
   withoutLikeness(score, fingering, alike, familyOf(score, left.sounds, score.notes[note]!.bar));
 
 const solvedWith = (
-  { score, left }: Plan,
+  { score, left, memory }: Plan,
   fingering: Fingering,
   note: NoteIndex,
   change: Choice,
-): LeftPlan => {
-  const { setup, clock } = left.memory;
+): SolvedLeft => {
   const { id } = score.notes[left.sounds[soundOf(left, note)]!.head]!;
   const choices = new Map(fingering.choices).set(id, { ...fingering.choices.get(id), ...change });
-  return planLeft(score, { ...fingering, choices }, setup, clock, { memory: left.memory });
+  return planLeft(score, { ...fingering, choices }, left.setup, memory.clock, { memory: memory.left });
 };
 
 /** All ways to take a note, by price; empty for a note no hand can take. */
 export const choicesFor = (plan: Plan, note: NoteIndex): NoteChoices => {
-  const { left, alike, score } = plan;
+  const { left, alike, score, memory } = plan;
   const sound = soundOf(left, note);
   if (sound < 0) return { ways: [] };
   const binding = bindingFor(plan, note);
-  const lock = left.memory.moments.locks.get(score.notes[left.sounds[sound]!.head]!.id);
+  const lock = left.locks.get(score.notes[left.sounds[sound]!.head]!.id);
   const isFree = lock?.string === undefined && lock?.finger === undefined;
   const from =
-    isFree && binding === alike ? left : solvedWith(plan, binding, note, { string: null, finger: null });
-  return { ways: leftPrices(from)[sound]! };
+    isFree && binding === alike
+      ? memory.left
+      : solvedWith(plan, binding, note, { string: null, finger: null }).memory;
+  return { ways: from.prices[sound]! };
 };
 
 /** What taking a note in another way would bring about. */
@@ -82,8 +84,8 @@ export const effectOf = (
  * Notes that could as well be taken otherwise: their second best way costs less than the margin of taste. A bar that is
  * fingered as the first one like it leaves the choices that one leaves.
  */
-export const nearTies = ({ score, left }: Plan): readonly NoteIndex[] => {
-  const prices = leftPrices(left);
+export const nearTies = ({ score, left, memory }: Plan): readonly NoteIndex[] => {
+  const prices = memory.left.prices;
   const isTie = (sound: number): boolean => (prices[sound]![1]?.price ?? Infinity) < NEAR_TIE;
   const model = new Map(barReturns(score, left.sounds).flatMap(({ pairs }) => pairs));
   return left.sounds

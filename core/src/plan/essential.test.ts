@@ -29,7 +29,7 @@ describe('essential marks', () => {
     'give the whole fingering of %s back',
     (file) => {
       const read = readMusicXml(readFileSync(`${STUDIES}${file}`, 'utf8'));
-      if (!read.ok) throw new Error(read.error.message);
+      if (!read.ok) throw new Error(read.error.code);
       const { marks, all } = reconstructs(read.value.score);
       expect(marks).toBeLessThan(all / 2);
     },

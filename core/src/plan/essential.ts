@@ -1,8 +1,7 @@
 import { EMPTY_FINGERING, type Choice, type Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { LeftFinger, StrokeFinger } from '../fingering/vocabulary.ts';
-import { cellsOf } from '../right/events/cells.ts';
-import { isLine } from '../right/search/step.ts';
+import { isLine } from '../right/events/events.ts';
 import type { NoteId, NoteIndex } from '../score/score.ts';
 import { planPiece, type Plan } from './plan.ts';
 
@@ -74,8 +73,8 @@ export const onlyThese = (
 
 /** What the trade writes, whatever a planner makes of it. */
 const tradeMarks = (plan: Plan, need: (note: NoteIndex, field: keyof Needed) => void): void => {
-  const { left, right, score } = plan;
-  const { ground } = left.memory;
+  const { left, right } = plan;
+  const { piece } = left;
   let position = 0;
   for (const { slice, position: now } of left.hands) {
     const isNew = now !== position && now > 0;
@@ -89,7 +88,7 @@ const tradeMarks = (plan: Plan, need: (note: NoteIndex, field: keyof Needed) => 
       // The place a player would take: the open string, else the one that lies nearest to the position.
       const distance = (place: { readonly fret: number }): number =>
         place.fret === 0 ? 0.5 : Math.max(0, now - place.fret, place.fret - (now + 3));
-      const nearest = ground.places[sound]!.reduce((a, b) => (distance(b) < distance(a) ? b : a));
+      const nearest = piece.places[sound]!.reduce((a, b) => (distance(b) < distance(a) ? b : a));
       if (nearest.string !== string) need(head, finger === 0 ? 'finger' : 'string');
     }
     if (now > 0) position = now;
@@ -97,7 +96,7 @@ const tradeMarks = (plan: Plan, need: (note: NoteIndex, field: keyof Needed) => 
   const headOf = (event: number): NoteIndex => left.sounds[right.events[event]!.notes.at(-1)!.sound]!.head;
   const seen = new Set<string>();
   const inCell = new Set<number>();
-  for (const { first, end } of cellsOf(score, right.events)) {
+  for (const { first, end } of right.cells) {
     const order = right.options
       .slice(first, end)
       .map((option) => option.join(''))

@@ -1,25 +1,35 @@
 import type { Choice, FindingKey } from '../fingering/fingering.ts';
 import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/marks.ts';
-import { findingKey, type Finding } from '../review/findings.ts';
+import { findingKey, type Finding } from '../review/finding.ts';
 import { barReturns, type BarReturn } from '../score/bar-returns.ts';
 import type { Note, NoteId } from '../score/score.ts';
 import { carriedChoices } from './carry.ts';
 import type { Plan } from './plan.ts';
 import { proposedMarks } from './proposed-marks.ts';
 
-/** One action that answers a finding: what it says, and the decisions that it makes. */
+export const FIX_CODES = [
+  'as-first-time',
+  'as-source',
+  'write-position',
+  'write-damping',
+  'slur-to-it',
+  'pluck-instead',
+] as const;
+export type FixCode = (typeof FIX_CODES)[number];
+
+/** One action that answers a finding: what it does, and the decisions that it makes. */
 export interface Fix {
-  readonly label: string;
+  readonly code: FixCode;
   readonly choices: readonly (readonly [NoteId, Choice])[];
   readonly marks: readonly (readonly [MarkId, MarkDecision])[];
 }
 
-const setMarks = (label: string, marks: readonly Mark[]): Fix => ({
-  label,
+const setMarks = (code: FixCode, marks: readonly Mark[]): Fix => ({
+  code,
   choices: [],
   marks: marks.map((mark) => [markId(mark), mark]),
 });
-const choose = (label: string, choices: Fix['choices']): Fix => ({ label, choices, marks: [] });
+const choose = (code: FixCode, choices: Fix['choices']): Fix => ({ code, choices, marks: [] });
 
 /** For the findings of a plan that one action answers, that action. */
 export const fixesOf = (plan: Plan): ReadonlyMap<FindingKey, Fix> => {
@@ -60,9 +70,9 @@ class Places {
 
 const fixOf = (plan: Plan, { code, note, bar }: Finding, places: Places): Fix | undefined => {
   const { score, fingering } = plan;
-  const setProposed = (label: string, kind: Mark['kind']): Fix | undefined => {
+  const setProposed = (fix: FixCode, kind: Mark['kind']): Fix | undefined => {
     const marks = places.proposed(kind, note);
-    return marks.length > 0 ? setMarks(label, marks) : undefined;
+    return marks.length > 0 ? setMarks(fix, marks) : undefined;
   };
   switch (code) {
     case 'return-differs': {
@@ -70,28 +80,28 @@ const fixOf = (plan: Plan, { code, note, bar }: Finding, places: Places): Fix | 
       if (!found) return undefined;
       const { like, pairs } = found;
       const choices = carriedChoices(plan, { from: bar, to: bar, like, likeness: { kind: 'exact' }, pairs });
-      return choose('Finger it as the first time', choices);
+      return choose('as-first-time', choices);
     }
     case 'open-for-stopped':
     case 'stopped-for-open': {
       const own = note && fingering.choices.get(note);
       return note && own
-        ? choose('Take it as the source writes', [[note, { finger: undefined, string: undefined }]])
+        ? choose('as-source', [[note, { finger: undefined, string: undefined }]])
         : undefined;
     }
     case 'position-mark-missing':
-      return setProposed('Write the position', 'position');
+      return setProposed('write-position', 'position');
     case 'string-left-ringing':
-      return setProposed('Write the damping sign', 'damp');
+      return setProposed('write-damping', 'damp');
     case 'repeat-at-speed':
     case 'crossing-where-busy':
-      return setProposed('Slur to it', 'slur');
+      return setProposed('slur-to-it', 'slur');
     case 'slur-trouble': {
       const from = places.note(note)?.slurredFrom?.note;
       return from === undefined
         ? undefined
         : {
-            label: 'Pluck it instead',
+            code: 'pluck-instead',
             choices: [],
             marks: [[`slur@${score.notes[from]!.id}` as MarkId, { kind: 'removed' }]],
           };

@@ -1,6 +1,7 @@
 import type { RuleId } from '../fingering/rules.ts';
 import type { LeftTerm } from '../left/hand/costs.ts';
-import { planLeft, type LeftPlan } from '../left/plan-left.ts';
+import { planLeft } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { shiftsOf, type Shift, type ShiftRide } from '../technique/shifts.ts';
 import { isWorse, withoutLikeness } from './alike.ts';
@@ -42,7 +43,7 @@ const changedBetween = (plan: LeftPlan, other: LeftPlan): number[] =>
  * solved again. Empty when no other moment is worth a thought.
  */
 export const shiftPlaces = (
-  { score, fingering: own, alike, left, setup, shifts, memory }: Plan,
+  { score, fingering: own, alike, left, shifts, memory }: Plan,
   shift: Pick<Shift, 'slice'>,
 ): readonly ShiftPlace[] => {
   const index = shifts.findIndex((each) => each.slice === shift.slice);
@@ -50,7 +51,6 @@ export const shiftPlaces = (
   const { slice, from, to } = shifts[index]!;
   const first = Math.max((shifts[index - 1]?.slice ?? 0) + 1, slice - FURTHEST);
   const last = Math.min((shifts[index + 1]?.slice ?? left.hands.length) - 1, slice + FURTHEST);
-  const { setup: leftSetup, clock } = left.memory;
   return Array.from({ length: Math.max(0, last - first + 1) }, (_, place) => first + place)
     .filter((place) => place !== slice)
     .flatMap((place): ShiftPlace[] => {
@@ -59,9 +59,9 @@ export const shiftPlaces = (
         if (at >= 0) positionAt.set(at, at < place ? from : to);
       const bars = new Set([...positionAt.keys()].map((at) => left.hands[at]!.slice.bar));
       const wanted = withoutLikeness(score, own, alike, bars);
-      const other = planLeft(score, wanted, leftSetup, clock, { memory: left.memory, positionAt });
+      const other = planLeft(score, wanted, left.setup, memory.clock, { memory: memory.left, positionAt });
       const price = other.cost - left.cost;
-      const made = shiftsOf(other, setup.guitar, memory.clock).find((each) => each.slice === place);
+      const made = shiftsOf(other, memory.clock).find((each) => each.slice === place);
       if (isWorse(other, left) || price > MOST_PRICE || made?.to !== to) return [];
       return [
         {
@@ -91,7 +91,7 @@ const TRIAL = 'without-barre' as RuleId;
 
 /** What leaving out a barre would cost over the whole piece; undefined when its notes cannot be held without one. */
 export const withoutBarre = (
-  { score, fingering: own, alike, left }: Plan,
+  { score, fingering: own, alike, left, memory }: Plan,
   barre: Pick<Barre, 'onset' | 'until'>,
 ): WithoutBarre | undefined => {
   const bars = left.hands
@@ -100,8 +100,7 @@ export const withoutBarre = (
   const [from, to] = [Math.min(...bars), Math.max(...bars)];
   const fingering = withoutLikeness(score, own, alike, new Set(bars));
   const rules = new Map(fingering.rules).set(TRIAL, { kind: 'no-barre', from, to });
-  const { setup, clock } = left.memory;
-  const other = planLeft(score, { ...fingering, rules }, setup, clock, { memory: left.memory });
+  const other = planLeft(score, { ...fingering, rules }, left.setup, memory.clock, { memory: memory.left });
   const isThere = barresOf(other).some((each) => each.onset < barre.until && each.until > barre.onset);
   return isThere || isWorse(other, left)
     ? undefined

@@ -5,7 +5,8 @@ import type { NoteId } from '../score/score.ts';
 import { withoutLikeness } from './alike.ts';
 import type { Plan } from './plan.ts';
 import { LEFT_TERMS, type LeftTerm } from '../left/hand/costs.ts';
-import { leftPrices, planLeft, type LeftPlan } from '../left/plan-left.ts';
+import { planLeft } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 
 /** Bars counted from 0, both included. */
 export interface Passage {
@@ -85,12 +86,11 @@ export const termDifferences = (
  * passage stays as planned, otherwise it gives way.
  */
 export const otherWays = (
-  { score, fingering: own, alike, left: plan }: Plan,
+  { score, fingering: own, alike, left: plan, memory }: Plan,
   passage: Passage,
   { hold }: { readonly hold: boolean },
 ): readonly OtherWay[] => {
-  const { ground, setup, clock } = plan.memory;
-  const { sounds } = ground;
+  const { setup, sounds } = plan;
   const bars = new Set(score.bars.map(({ index }) => index).slice(passage.from, passage.to + 1));
   const fingering = withoutLikeness(score, own, alike, bars);
   const inside = sounds
@@ -115,7 +115,7 @@ export const otherWays = (
     rules: new Map(fingering.rules).set(TRIAL, rule),
   });
 
-  const prices = leftPrices(plan);
+  const prices = memory.left.prices;
   const byString = inside.flatMap((sound) => {
     const strings = new Map<number, number>();
     for (const { string, price } of prices[sound]!)
@@ -143,7 +143,7 @@ export const otherWays = (
     changedFrom(a, b).length >= Math.max(1, inside.length * DIFFERENT_SHARE);
 
   const solved = trials
-    .map((trial) => planLeft(score, trial, setup, clock, { memory: plan.memory }))
+    .map((trial) => planLeft(score, trial, setup, memory.clock, { memory: memory.left }))
     .filter(
       (other) =>
         other.unplayable.length <= plan.unplayable.length &&

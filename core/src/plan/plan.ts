@@ -2,13 +2,17 @@ import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering
 import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
 import { likenReturns, type AlikeMemory } from './alike.ts';
 import { handOf, type Hand } from '../left/hand/hand.ts';
-import { planLeft, type LeftMemory, type LeftPlan, type LeftSetup } from '../left/plan-left.ts';
+import { planLeft, type LeftMemory } from '../left/plan-left.ts';
+import type { LeftPlan, LeftSetup } from '../left/left-plan.ts';
 import type { LeftSchool, LeftWeights } from '../fingering/vocabulary.ts';
 import type { Pattern } from '../fingering/rules.ts';
 import type { RightSchool } from '../fingering/vocabulary.ts';
 import { DEFAULT_RIGHT_SETUP, type RightSetup } from '../right/events/setup.ts';
-import { planRight, type RightMemory, type RightPlan } from '../right/plan-right.ts';
-import { findingsOf, type Finding } from '../review/findings.ts';
+import { planRight, type RightMemory } from '../right/plan-right.ts';
+import type { RightPlan } from '../right/right-plan.ts';
+import { performanceOf, type Performance } from '../performance/performance.ts';
+import type { Finding } from '../review/finding.ts';
+import { findingsOf } from '../review/findings.ts';
 import { clockOf, type Clock } from '../score/clock.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import { slurKey, slurredScore } from '../fingering/slurred.ts';
@@ -72,6 +76,8 @@ export interface NotePlan {
 export interface Plan {
   readonly score: Score;
   readonly setup: PlanSetup;
+  /** What both hands do over time; `left` and `right` are its halves. */
+  readonly performance: Performance;
   readonly left: LeftPlan;
   /** The teacher's fingering. */
   readonly fingering: Fingering;
@@ -99,8 +105,12 @@ export interface PlanMemory {
   readonly leftSetup: LeftSetup;
   readonly rightSetup: RightSetup;
   readonly clock: Clock;
+  /** Of the left hand before bars that come back were likened, and as it stands in the plan. */
+  readonly free: LeftMemory;
   readonly left: LeftMemory;
-  readonly alike: AlikeMemory;
+  readonly unlike: AlikeMemory['unlike'];
+  /** What `left` was planned for. */
+  readonly alike: Fingering;
   readonly right: RightMemory;
 }
 
@@ -146,13 +156,17 @@ export const planPiece = (
   const now = options.now ?? (() => 0);
   const started = now();
   const base = planLeft(score, fingering, leftSetup, clock, {
-    ...(reuse && { memory: reuse.left }),
+    ...(reuse && { memory: reuse.free }),
     ...(options.onProgress && { onProgress: options.onProgress }),
   });
   const wanted = withSameBars(fingering, base);
   const same =
     wanted === fingering ? base : planLeft(score, wanted, leftSetup, clock, { memory: base.memory });
-  const { left, fingering: alike, unlike } = likenReturns(wanted, same, reuse?.alike);
+  const {
+    left,
+    fingering: alike,
+    unlike,
+  } = likenReturns(wanted, same, reuse && { left: reuse.left, fingering: reuse.alike, unlike: reuse.unlike });
   const between = now();
   const right = planRight(score, fingering, left, rightSetup, clock, reuse?.right);
   options.onTiming?.({ left: between - started, right: now() - between });
@@ -176,13 +190,15 @@ export const planPiece = (
         cost: place === 0 ? { ...choice?.cost, ...pluck?.cost } : {},
       };
     });
-  const shifts = shiftsOf(left, setup.guitar, clock);
+  const performance = performanceOf(score, clock, fingering.rules.values(), left, right);
+  const shifts = shiftsOf(left, clock);
   const barres = barresOf(left);
+  const damping = dampingOf(performance);
   let technique: Technique | undefined;
-  const damping = dampingOf(score, left, right, clock, fingering.rules.values());
   return {
     score,
     setup,
+    performance,
     left,
     right,
     fingering,
@@ -191,13 +207,9 @@ export const planPiece = (
     shifts,
     barres,
     damping,
-    findings: findingsOf({ score, left, right, fingering, memory: { clock } }, unlike, {
-      shifts,
-      barres,
-      damping,
-    }),
+    findings: findingsOf(performance, fingering, unlike, { shifts, barres, damping }),
     get technique() {
-      return (technique ??= techniqueOf(score, left, right, setup.guitar, clock));
+      return (technique ??= techniqueOf(performance, { shifts, barres }));
     },
     memory: {
       setup,
@@ -207,8 +219,10 @@ export const planPiece = (
       leftSetup,
       rightSetup,
       clock,
-      left: base.memory,
-      alike: { left: left.memory, fingering: alike, unlike },
+      free: base.memory,
+      left: left.memory,
+      unlike,
+      alike,
       right: right.memory,
     },
   };

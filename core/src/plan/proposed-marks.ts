@@ -2,7 +2,6 @@ import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/
 import type { StringNumber } from '../instrument/guitar.ts';
 import { anchorOf } from '../score/anchor.ts';
 import type { NoteId, NoteIndex, Score } from '../score/score.ts';
-import { rightSteps } from '../performance/right-steps.ts';
 import type { Plan } from './plan.ts';
 
 /** Who wants a mark. */
@@ -26,12 +25,12 @@ const lastBefore = (score: Score, tick: number, from: NoteIndex): NoteIndex => {
 
 /** Marks that follow from a plan: what a teacher may accept, change or take away. */
 export const proposedMarks = (plan: Plan): readonly Mark[] => {
-  const { score, left, right, fingering, damping, technique } = plan;
+  const { score, performance, damping, technique } = plan;
+  const { left, right, planting, strokes: advice } = performance;
   const id = (note: NoteIndex): NoteId => score.notes[note]!.id;
   const headOf = (sound: number): NoteIndex => left.sounds[sound]!.head;
   const struckAt = (slice: number): NoteIndex => anchorOf(score, headOf(left.hands[slice]!.slice.struck[0]!));
   const sliceOf = new Map(left.hands.map(({ slice }) => [slice.onset, slice.index]));
-  const rules = [...fingering.rules.values()];
 
   const barres = technique.barres.map(({ onset, until, fret, kind, finger }): Mark => {
     const from = struckAt(sliceOf.get(onset)!);
@@ -62,8 +61,7 @@ export const proposedMarks = (plan: Plan): readonly Mark[] => {
     from: id(anchorOf(score, why === 'rest' ? headOf(sound) : headOf(left.hands[slice]!.slice.struck[0]!))),
     string: string as StringNumber,
   }));
-  const steps = rightSteps(score, left, right, rules);
-  const plants = steps.planting.flatMap(({ event, plants: set }): Mark[] => {
+  const plants = planting.flatMap(({ event, plants: set }): Mark[] => {
     const fingers = ['p', 'i', 'm', 'a'].filter((finger) => set.some((each) => each.finger === finger));
     const note = headOf(right.events[event]!.notes.at(-1)!.sound);
     return fingers.length === 0 ? [] : [{ kind: 'plant', from: id(note), fingers: fingers.join('') }];
@@ -74,7 +72,7 @@ export const proposedMarks = (plan: Plan): readonly Mark[] => {
     to: id(headOf(to)),
     as: kind,
   }));
-  const strokes = steps.strokes.map(({ sound, stroke }): Mark => ({
+  const strokes = advice.map(({ sound, stroke }): Mark => ({
     kind: 'stroke',
     from: id(headOf(sound)),
     stroke,

@@ -1,3 +1,4 @@
+import { findingSaid } from '../testing/words.ts';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_FINGERING, type Fingering } from '../fingering/fingering.ts';
 import type { Remedy } from '../fingering/vocabulary.ts';
@@ -28,7 +29,7 @@ describe('a moment that no hand can hold', () => {
   const plan = planPiece(bothOnSixth);
 
   it('says why, with the notes and the string', () => {
-    expect(plan.findings[0]!.message).toMatch(/E2 and F2 both need string 6/);
+    expect(findingSaid(plan.findings[0]!)).toMatch(/E2 and F2 both need string 6/);
   });
 
   it('offers ways out that leave nothing unplayed, those that take least first, and applies none', () => {
@@ -83,7 +84,7 @@ describe('a held note that must be cut', () => {
 describe('a remedy for one note of a unison', () => {
   const xml = exampleXml({ voices: ['E4/2 C4/2', 'E4/1'] });
   const opened = readMusicXml(xml);
-  if (!opened.ok) throw new Error(opened.error.message);
+  if (!opened.ok) throw new Error(opened.error.code);
   const { score } = opened.value;
   const [upper, lower] = score.notes.filter(({ midi }) => midi === 64) as [Note, Note];
 
@@ -107,7 +108,7 @@ describe('a remedy for one note of a unison', () => {
     const both = planPiece(score, take(score, upper.index, 'short'));
     expect(both.notes[lower.index]!.string).toBe(both.notes[upper.index]!.string);
     const { moments, index } = {
-      moments: both.left.memory.moments,
+      moments: both.memory.left.moments,
       index: both.left.sounds.findIndex(({ head }) => head === upper.index),
     };
     expect(moments.sounds.end[moments.twin[index]!]).toBe(lower.onset + lower.duration);

@@ -1,5 +1,6 @@
 import type { Remedy } from '../fingering/vocabulary.ts';
-import { planLeft, type LeftPlan } from '../left/plan-left.ts';
+import { planLeft } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import type { NoteIndex } from '../score/score.ts';
 import type { Plan } from './plan.ts';
 
@@ -25,8 +26,7 @@ const ORDER: readonly Remedy[] = ['short', 'octave-up', 'octave-down', 'leave-ou
  * is applied.
  */
 export const waysOut = (plan: Plan, note: NoteIndex): readonly WayOut[] => {
-  const { score, fingering, left } = plan;
-  const { setup, clock } = left.memory;
+  const { score, fingering, left, memory } = plan;
   const troubled = left.sounds.find((sound) => sound.noteheads.includes(note));
   if (!troubled) return [];
   const together = left.sounds.filter(
@@ -42,7 +42,9 @@ export const waysOut = (plan: Plan, note: NoteIndex): readonly WayOut[] => {
     .flatMap(({ sound, remedy }): WayOut[] => {
       const { id, index } = score.notes[sound.head]!;
       const choices = new Map(fingering.choices).set(id, { ...fingering.choices.get(id), remedy });
-      const tried = planLeft(score, { ...fingering, choices }, setup, clock, { memory: left.memory });
+      const tried = planLeft(score, { ...fingering, choices }, left.setup, memory.clock, {
+        memory: memory.left,
+      });
       const isPlaced = remedy === 'leave-out' || tried.choices[sound.index] !== undefined;
       return isPlaced && losses(tried) < before
         ? [{ note: index, remedy, price: effort(tried) - effort(left) }]

@@ -6,7 +6,8 @@ import {
   type StrokeFinger,
 } from '../fingering/vocabulary.ts';
 import { fingerOrders, measureOrder, type OrderMeasures } from '../right/around/orders.ts';
-import { planRight, rightPrices, type RightPlan } from '../right/plan-right.ts';
+import { planRight } from '../right/plan-right.ts';
+import type { RightPlan } from '../right/right-plan.ts';
 import type { PricedPluck } from '../right/search/prices.ts';
 import type { RightTerm } from '../right/search/costs.ts';
 import { strokeLetters } from '../right/around/statistics.ts';
@@ -161,10 +162,9 @@ export const pluckChoices = (plan: Plan, note: NoteIndex): readonly PricedPluck[
   const { id, fingering: source } = score.notes[left.sounds[sound]!.head]!;
   const choice = fingering.choices.get(id);
   const isFree = choice?.pluck == null && (choice?.pluck === null || source.pluck === undefined);
-  if (isFree) return rightPrices(right)[sound]!;
-  const { clock, rightSetup } = plan.memory;
+  if (isFree) return plan.memory.right.prices[sound]!;
+  const { clock, right: memory, rightSetup } = plan.memory;
   const choices = new Map(fingering.choices).set(id, { ...choice, pluck: null });
-  return rightPrices(planRight(score, { ...fingering, choices }, left, rightSetup, clock, plan.memory.right))[
-    sound
-  ]!;
+  const freed = planRight(score, { ...fingering, choices }, left, rightSetup, clock, memory);
+  return freed.memory.prices[sound]!;
 };

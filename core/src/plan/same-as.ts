@@ -1,7 +1,7 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import { covers } from '../fingering/rules.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
-import type { LeftPlan } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import type { NoteId } from '../score/score.ts';
 
 /**
@@ -12,8 +12,8 @@ import type { NoteId } from '../score/score.ts';
 export const withSameBars = (fingering: Fingering, plan: LeftPlan): Fingering => {
   const rules = [...fingering.rules.values()].filter((rule) => rule.kind === 'same');
   if (rules.length === 0) return fingering;
-  const { ground, moments } = plan.memory;
-  const { score, sounds } = ground;
+  const { piece, locks } = plan;
+  const { score, sounds } = piece;
   const placeOf = (sound: number, bar: number): string =>
     `${bar}:${sounds[sound]!.onset - score.bars[sounds[sound]!.bar]!.start}:${sounds[sound]!.midi}`;
   const models = new Map(sounds.map(({ index, bar }) => [placeOf(index, bar), index]));
@@ -24,7 +24,7 @@ export const withSameBars = (fingering: Fingering, plan: LeftPlan): Fingering =>
       const model = models.get(placeOf(index, bar - rule.from + rule.as));
       const taken = model === undefined || model === index ? undefined : plan.choices[model];
       const { id } = score.notes[head]!;
-      const lock = moments.locks.get(id);
+      const lock = locks.get(id);
       if (!taken || lock?.string !== undefined || lock?.finger !== undefined) continue;
       choices.set(id, {
         ...fingering.choices.get(id),

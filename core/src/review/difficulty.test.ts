@@ -4,7 +4,7 @@ import { COMFORTABLE_LEVEL, difficultyOf } from './difficulty.ts';
 
 const levels = (voices: readonly string[], tempo: number) => {
   const plan = planVoices(voices, { tempo });
-  return difficultyOf(plan.score, plan.left, plan.right, plan.memory.clock, tempo);
+  return difficultyOf(plan.performance, tempo);
 };
 
 describe('the difficulty of a bar', () => {

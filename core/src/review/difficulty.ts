@@ -1,7 +1,5 @@
-import type { LeftPlan } from '../left/plan-left.ts';
-import type { RightPlan } from '../right/plan-right.ts';
-import type { Clock } from '../score/clock.ts';
-import { barLabel, type Score } from '../score/score.ts';
+import type { Performance } from '../performance/performance.ts';
+import { barLabel } from '../score/score.ts';
 
 /** How hard a bar is for both hands. */
 export interface BarDifficulty {
@@ -41,10 +39,7 @@ const effortAt = (level: number, busy: number): number => -busy * Math.log(1 - l
  * assumption that the effort itself stays the same.
  */
 export const difficultyOf = (
-  score: Score,
-  left: LeftPlan,
-  right: RightPlan,
-  clock: Clock,
+  { score, left, right, clock }: Performance,
   tempo: number,
 ): readonly BarDifficulty[] => {
   const bars = score.bars.map(() => ({ left: 0, right: 0, terms: new Map<string, number>() }));

@@ -1,10 +1,12 @@
+import { findingSaid } from '../testing/words.ts';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_FINGERING } from '../fingering/fingering.ts';
 import { patternSchema, type RuleId } from '../fingering/rules.ts';
 import { planPiece, type Plan } from '../plan/plan.ts';
 import { decide, exampleScore, planVoices } from '../testing/planning.ts';
 import { checkSlurs } from '../technique/slurs.ts';
-import { findingsOf, type FindingCode } from './findings.ts';
+import type { FindingCode } from './finding.ts';
+import { findingsOf } from './findings.ts';
 
 const codes = ({ findings }: Plan): readonly FindingCode[] => findings.map(({ code }) => code);
 const fixed = (
@@ -61,7 +63,7 @@ describe('what will go wrong', () => {
       ['A4', 0, { string: 1, finger: 4 }],
     ]);
     const stretch = reach.findings.find(({ code }) => code === 'wide-stretch');
-    expect(stretch?.message).toMatch(/stop when it hurts, and ask a doctor or hand therapist/);
+    expect(findingSaid(stretch!)).toMatch(/stop when it hurts, and ask a doctor or hand therapist/);
     const close = fixed(['G#4/1', 'F2/1'], 90, [
       ['F2', 0, { finger: 1 }],
       ['G#4', 0, { string: 1, finger: 4 }],
@@ -129,8 +131,8 @@ describe('the hands at odds', () => {
   it('a search that had to leave something out says so', () => {
     const plan = planVoices(['C4/4 D4/4 E4/2']);
     const { shifts, barres, damping } = plan;
-    const cut = { ...plan, left: { ...plan.left, exact: false } };
-    const found = findingsOf(cut, [], { shifts, barres, damping }).map(({ code }) => code);
+    const cut = { ...plan.performance, left: { ...plan.left, exact: false } };
+    const found = findingsOf(cut, plan.fingering, [], { shifts, barres, damping }).map(({ code }) => code);
     expect(found).toEqual(['search-not-exhaustive']);
     expect(codes(plan)).toEqual([]);
   });

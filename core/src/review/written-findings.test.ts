@@ -3,7 +3,7 @@ import { applyEdits, chooseEdit, markEdit } from '../fingering/edits.ts';
 import { fixesOf } from '../plan/fixes.ts';
 import { planPiece, type Plan } from '../plan/plan.ts';
 import { decide, exampleScore } from '../testing/planning.ts';
-import { findingKey, type FindingCode } from './findings.ts';
+import { findingKey, type FindingCode } from './finding.ts';
 
 const codes = ({ findings }: Plan): readonly FindingCode[] => findings.map(({ code }) => code);
 const after = (plan: Plan, code: FindingCode): Plan => {
@@ -82,7 +82,7 @@ describe('one action for a finding', () => {
     );
     expect(codes(plan)).toContain('repeat-at-speed');
     const key = findingKey(plan.findings.find(({ code }) => code === 'repeat-at-speed')!);
-    expect(fixesOf(plan).get(key)?.label).toBe('Slur to it');
+    expect(fixesOf(plan).get(key)?.code).toBe('slur-to-it');
     const slurred = after(plan, 'repeat-at-speed');
     expect(slurred.notes.some((note) => note.pluck === undefined)).toBe(true);
   });

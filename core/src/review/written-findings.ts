@@ -1,73 +1,49 @@
 import type { Fingering } from '../fingering/fingering.ts';
-import type { LeftPlan } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
+import type { PitchSpelling } from '../music/pitch.ts';
+import type { Performance } from '../performance/performance.ts';
 import type { Score } from '../score/score.ts';
 import type { Shift } from '../technique/shifts.ts';
-import type { MovementFinding } from './movement-findings.ts';
+import type { SoundFinding } from './finding.ts';
 
 /** From this share of stopped notes on, a source counts as fingered: its readers rely on what it writes. Our own value. */
 const FINGERED_SHARE = 0.2;
 
 /** What is wrong between a plan and the fingering that is written: by the source, or by the teacher. */
 export const writtenFindings = (
-  score: Score,
-  left: LeftPlan,
+  { score, left }: Performance,
   fingering: Fingering,
   shifts: readonly Shift[],
-): readonly MovementFinding[] => [
+): readonly SoundFinding[] => [
   ...brokenLocks(score, left, fingering),
   ...openAndStopped(score, left),
   ...missingPositions(score, left, fingering, shifts),
 ];
 
 const noteOf = (score: Score, left: LeftPlan, sound: number) => score.notes[left.sounds[sound]!.head]!;
+const pitchOf = (score: Score, left: LeftPlan, sound: number): PitchSpelling =>
+  noteOf(score, left, sound).sounding;
 
 /** What cannot be kept: a source that no hand can play is told apart from a teacher's own decision. */
-const brokenLocks = (score: Score, left: LeftPlan, { choices }: Fingering): readonly MovementFinding[] =>
-  left.brokenLocks.map((sound): MovementFinding => {
+const brokenLocks = (score: Score, left: LeftPlan, { choices }: Fingering): readonly SoundFinding[] =>
+  left.brokenLocks.map((sound): SoundFinding => {
     const { id, fingering } = noteOf(score, left, sound);
     const own = choices.get(id);
     const isOwn = own?.string != null || own?.finger != null;
     const isWritten = fingering.string !== undefined || fingering.finger !== undefined;
-    return isOwn || !isWritten
-      ? {
-          sound,
-          code: 'lock-not-kept',
-          severity: 'warning',
-          text: (pitch) =>
-            `the fingering fixed for ${pitch} cannot be held with the notes struck beside it; it was set aside.`,
-        }
-      : {
-          sound,
-          code: 'source-unplayable',
-          severity: 'warning',
-          text: (pitch) =>
-            `the source’s own fingering of ${pitch} cannot be held with the notes struck beside it; no hand can play it as written, and it was set aside.`,
-        };
+    const values = { pitch: pitchOf(score, left, sound) };
+    return { sound, code: isOwn || !isWritten ? 'lock-not-kept' : 'source-unplayable', values };
   });
 
-const openAndStopped = (score: Score, left: LeftPlan): readonly MovementFinding[] =>
-  left.sounds.flatMap(({ index: sound }): MovementFinding[] => {
+const openAndStopped = (score: Score, left: LeftPlan): readonly SoundFinding[] =>
+  left.sounds.flatMap(({ index: sound }): SoundFinding[] => {
     const { finger } = noteOf(score, left, sound).fingering;
     const choice = left.choices[sound];
     if (finger === undefined || !choice || (finger === 0) === (choice.finger === 0)) return [];
+    const pitch = pitchOf(score, left, sound);
     return choice.finger === 0
-      ? [
-          {
-            sound,
-            code: 'open-for-stopped',
-            severity: 'remark',
-            text: (pitch) => `${pitch} is played open where the source writes finger ${finger}.`,
-          },
-        ]
-      : [
-          {
-            sound,
-            code: 'stopped-for-open',
-            severity: 'remark',
-            text: (pitch) =>
-              `${pitch} is stopped with finger ${choice.finger} where the source writes the open string.`,
-          },
-        ];
+      ? [{ sound, code: 'open-for-stopped', values: { pitch, finger } }]
+      : [{ sound, code: 'stopped-for-open', values: { pitch, finger: choice.finger } }];
   });
 
 /** Shifts of a fingered source at which nothing written tells the reader where the hand goes. */
@@ -76,7 +52,7 @@ const missingPositions = (
   left: LeftPlan,
   { choices, marks }: Fingering,
   shifts: readonly Shift[],
-): readonly MovementFinding[] => {
+): readonly SoundFinding[] => {
   const isStopped = (sound: number): boolean => (left.choices[sound]?.finger ?? 0) > 0;
   const isWritten = (sound: number): boolean => {
     const { id, fingering } = noteOf(score, left, sound);
@@ -97,18 +73,11 @@ const missingPositions = (
       return note ? [note.onset] : [];
     }),
   ]);
-  return shifts.flatMap(({ slice, to }): MovementFinding[] => {
+  return shifts.flatMap(({ slice, to }): SoundFinding[] => {
     const { struck, onset } = left.hands[slice]!.slice;
     const own = struck.filter(isStopped);
     if (own.length === 0 || own.some(isWritten) || tellsPosition.has(onset as never)) return [];
-    return [
-      {
-        sound: own[0]!,
-        code: 'position-mark-missing',
-        severity: 'remark',
-        text: (pitch) =>
-          `the hand moves to position ${to} for ${pitch}, but nothing that is written says so; write the position, a finger or a string.`,
-      },
-    ];
+    const values = { pitch: pitchOf(score, left, own[0]!), position: to };
+    return [{ sound: own[0]!, code: 'position-mark-missing', values }];
   });
 };

@@ -1,8 +1,10 @@
 import { locksOf, type Fingering } from '../fingering/fingering.ts';
-import { STROKE_FINGERS, type StrokeFinger } from '../fingering/vocabulary.ts';
-import type { LeftPlan } from '../left/plan-left.ts';
+import { STROKE_FINGERS } from '../fingering/vocabulary.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
+import { cellsOf } from './events/cells.ts';
+import type { RightChoice, RightPlan } from './right-plan.ts';
 import { RIGHT_COSTS, type RightTerm } from './search/costs.ts';
 import { pluckEvents, withWanted, type PluckEvent } from './events/events.ts';
 import { pluckPrices, type PricedPluck } from './search/prices.ts';
@@ -16,33 +18,22 @@ import {
   placeCost,
   type RightState,
 } from './search/step.ts';
-import { strumsOf, type Strum } from './events/strums.ts';
+import { strumsOf } from './events/strums.ts';
 import { demandsOf, establishedOrder } from './events/demands.ts';
 
-export interface RightChoice {
-  readonly pluck: StrokeFinger;
-  readonly cost: Readonly<Partial<Record<RightTerm, number>>>;
-}
-
-export interface RightPlan {
-  readonly events: readonly PluckEvent[];
-  /** By event: the fingers that play it, as ranks rising with the notes. */
-  readonly options: readonly (readonly number[])[];
-  readonly strums: readonly Strum[];
-  /** By sound; undefined where nothing is plucked (slurred, strummed, a twin). */
-  readonly choices: readonly (RightChoice | undefined)[];
-  readonly cost: number;
-  readonly terms: Readonly<Partial<Record<RightTerm, number>>>;
-  readonly brokenLocks: readonly number[];
-  /** To go on from after a change. */
+/** A plan with what planning the same piece again can go on from. */
+export interface SolvedRight extends RightPlan {
   readonly memory: RightMemory;
 }
 
+/** What a later plan of the same piece can reuse: the planners' own, nobody else reads it. */
 export interface RightMemory {
   readonly setup: RightSetup;
   /** The search without, and with, the established order of equal cells. */
   readonly free: RightTables;
   readonly tables: RightTables;
+  /** By sound: the price of every finger that could pluck it, cheapest first; worked out when first asked for. */
+  readonly prices: readonly (readonly PricedPluck[])[];
 }
 
 /**
@@ -56,15 +47,16 @@ export const planRight = (
   setup: RightSetup,
   clock: Clock,
   earlier?: RightMemory,
-): RightPlan => {
+): SolvedRight => {
   const memory = earlier?.setup === setup ? earlier : undefined;
   const rules = new RightRules(setup, fingering.rules.values());
   const strums = strumsOf(score, left, clock);
   const strummed = new Set(strums.keys());
   const plain = pluckEvents(score, left, locksOf(score, fingering), clock, rules, strummed);
-  const asked = withWanted(plain, demandsOf(score, plain, setup, rules));
+  const cells = cellsOf(score, plain);
+  const asked = withWanted(plain, demandsOf(cells, plain, setup, rules));
   const free = searchPlucks(asked, memory?.free);
-  const order = establishedOrder(score, asked, bestPlucks(free), rules);
+  const order = establishedOrder(cells, asked, bestPlucks(free), rules);
   const events = withWanted(asked, order);
   const tables = order.size === 0 ? free : searchPlucks(events, memory?.tables);
   const options = bestPlucks(tables);
@@ -83,15 +75,24 @@ export const planRight = (
     });
   });
   const brokenLocks = events.flatMap((event) => event.brokenLocks);
+  let prices: readonly (readonly PricedPluck[])[] | undefined;
   return {
     events,
     options,
+    cells,
     strums: [...strums.values()],
     choices,
     cost,
     terms,
     brokenLocks,
-    memory: { setup, free, tables },
+    memory: {
+      setup,
+      free,
+      tables,
+      get prices() {
+        return (prices ??= pluckPrices(tables, left.sounds.length));
+      },
+    },
   };
 };
 
@@ -110,15 +111,4 @@ export const costOfPlucks = (
     state = afterEvent(state, event, option);
     return total + cost;
   }, 0);
-};
-
-const knownPrices = new WeakMap<RightPlan, readonly (readonly PricedPluck[])[]>();
-
-/** The price of every finger for every plucked sound, by sound: see `pluckPrices`. Worked out once for each plan. */
-export const rightPrices = (plan: RightPlan): readonly (readonly PricedPluck[])[] => {
-  const known = knownPrices.get(plan);
-  if (known) return known;
-  const prices = pluckPrices(plan.memory.tables, plan.choices.length);
-  knownPrices.set(plan, prices);
-  return prices;
 };

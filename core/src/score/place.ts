@@ -1,6 +1,6 @@
 import { greatestCommonDivisor } from '../music/time.ts';
 import { barLength } from '../music/meter.ts';
-import { barLabel, type Bar, type Score } from './score.ts';
+import type { Bar } from './score.ts';
 
 const FRACTIONS: Readonly<Record<string, string>> = {
   '1/2': '½',
@@ -30,10 +30,4 @@ export const beatText = (bar: Bar, offset: number, ticksPerQuarter: number): str
   const divisor = greatestCommonDivisor(rest, unit);
   const fraction = `${rest / divisor}/${unit / divisor}`;
   return `${whole + 1}${FRACTIONS[fraction] ?? ` + ${fraction}`}`;
-};
-
-/** A moment as it is said: `bar 3, beat 2½`. `onset` is in ticks from the start of the piece. */
-export const placeText = (score: Score, onset: number): string => {
-  const bar = score.bars.findLast((each) => each.start <= onset) ?? score.bars[0]!;
-  return `bar ${barLabel(bar)}, beat ${beatText(bar, onset - bar.start, score.ticksPerQuarter)}`;
 };

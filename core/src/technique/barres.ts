@@ -1,6 +1,6 @@
 import type { BARRE_EXTENTS } from '../fingering/marks.ts';
-import type { LeftPlan, Lying } from '../left/plan-left.ts';
-import type { Clock } from '../score/clock.ts';
+import type { LeftPlan, Lying } from '../left/left-plan.ts';
+import type { Performance } from '../performance/performance.ts';
 import type { Preparation } from './preparation.ts';
 
 /**
@@ -111,10 +111,9 @@ const NEEDLESS = 0.3;
 
 /** How to care for every barre of a plan. */
 export const barreCare = (
-  plan: LeftPlan,
+  { left: plan, clock }: Performance,
   barres: readonly Barre[],
   preparations: readonly Preparation[],
-  clock: Clock,
 ): readonly BarreCare[] => {
   const sliceFrom = new Map(plan.hands.map(({ slice }) => [slice.onset, slice.index]));
   /** By slice and finger: the stay that lies there. */

@@ -1,7 +1,7 @@
 import type { LeftFinger } from '../fingering/vocabulary.ts';
 import { gripProblem, type Placement } from '../left/hand/grip.ts';
 import { neckTables } from '../left/hand/hand.ts';
-import type { LeftPlan } from '../left/plan-left.ts';
+import type { Performance } from '../performance/performance.ts';
 import type { Score } from '../score/score.ts';
 import { chordName } from './harmony.ts';
 
@@ -21,8 +21,8 @@ export interface Block {
 }
 
 /** The blocks of a plan in playing order; together they hold every slice once. */
-export const blocksOf = (score: Score, plan: LeftPlan): readonly Block[] => {
-  const { hand, guitar } = plan.memory.setup;
+export const blocksOf = ({ score, left: plan }: Performance): readonly Block[] => {
+  const { hand, guitar } = plan.setup;
   const neck = neckTables(guitar);
   const blocks: Block[] = [];
   let start = 0;

@@ -4,11 +4,12 @@ import type { PassageRule } from '../fingering/rules.ts';
 import { clockOf } from '../score/clock.ts';
 import { planPiece, type Plan } from '../plan/plan.ts';
 import { decide, exampleScore, planVoices } from '../testing/planning.ts';
+import { performanceOf } from '../performance/performance.ts';
 import { dampingOf } from './damping.ts';
 import { DECAY, soundingsOf, type SoundEnd } from '../performance/sounding.ts';
 
 const dampingIn = (plan: Plan, rules: readonly PassageRule[] = []) =>
-  dampingOf(plan.score, plan.left, plan.right, plan.memory.clock, rules);
+  dampingOf(performanceOf(plan.score, plan.memory.clock, rules, plan.left, plan.right));
 const LET_RING: PassageRule = { kind: 'ringing', from: 0, to: 9, rings: true };
 
 // Common practice, no published source (handbook §5).
@@ -75,7 +76,7 @@ describe('the plan of damping', () => {
 const simulate = (plan: Plan): Map<number, number> => {
   const { left } = plan;
   const clock = clockOf(plan.score);
-  const { end, ring } = left.memory.moments.sounds;
+  const { end, ring } = left.times;
   const finish = Math.max(...left.sounds.map((sound) => sound.end));
   const on = new Map<number, { sound: number; isOpen: boolean; since: number }>();
   const heardUntil = new Map<number, number>();

@@ -1,13 +1,10 @@
-import type { PassageRule } from '../fingering/rules.ts';
 import { covers } from '../fingering/rules.ts';
-import type { LeftPlan } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import { bassVoice } from '../right/events/events.ts';
-import type { RightPlan } from '../right/plan-right.ts';
-import { THUMB } from '../right/search/step.ts';
-import type { Clock } from '../score/clock.ts';
-import type { Score } from '../score/score.ts';
-import { rightSteps } from '../performance/right-steps.ts';
-import { soundingsOf, type Sounding, type Touch } from '../performance/sounding.ts';
+import type { RightPlan } from '../right/right-plan.ts';
+import { THUMB } from '../right/events/ranks.ts';
+import type { Performance } from '../performance/performance.ts';
+import type { Sounding } from '../performance/sounding.ts';
 
 export const DAMPING_GRADES = ['must', 'should', 'may'] as const;
 export type DampingGrade = (typeof DAMPING_GRADES)[number];
@@ -22,16 +19,14 @@ export const DAMPING_MEANS = [
 ] as const;
 export type DampingMeans = (typeof DAMPING_MEANS)[number];
 
-/** What each way to stop a string costs, in units of effort, and how it is said. Handbook §5; values of our own. */
-export const DAMPING_MEANS_RULES: Readonly<
-  Record<DampingMeans, { readonly cost: number; readonly words: string }>
-> = {
-  'thumb-rest-stroke': { cost: 0.1, words: 'the thumb’s rest stroke comes to rest on it' },
-  'thumb-side': { cost: 0.3, words: 'the side of the thumb leans on it while playing its neighbour' },
-  palm: { cost: 0.3, words: 'the palm or the thumb stops the strings in the rest' },
-  'left-tip': { cost: 0.4, words: 'the tip of the finger on the neighbouring string touches it' },
-  'thumb-back': { cost: 0.5, words: 'the thumb goes back to the string' },
-  'left-touch': { cost: 0.8, words: 'a free finger of the left hand touches it' },
+/** What each way to stop a string costs, in units of effort. Handbook §5; values of our own. */
+export const DAMPING_COSTS: Readonly<Record<DampingMeans, number>> = {
+  'thumb-rest-stroke': 0.1,
+  'thumb-side': 0.3,
+  palm: 0.3,
+  'left-tip': 0.4,
+  'thumb-back': 0.5,
+  'left-touch': 0.8,
 };
 
 /** An open string that rings on into something it clashes with, and how to stop it. */
@@ -55,40 +50,14 @@ const FIRST_BASS_STRING = 4;
 /** Time in which the thumb can go back to a string without hurry, in seconds. Our own value. */
 const TIME_FOR_THUMB = 0.25;
 
-/** Where the right hand touches strings for other reasons: planting, and rest strokes that a teacher asked for. */
-export const touchesOf = (
-  score: Score,
-  left: LeftPlan,
-  right: RightPlan,
-  rules: readonly PassageRule[],
-): readonly Touch[] => {
-  const { planting, strokes } = rightSteps(score, left, right, rules);
-  const onsetOf = (event: number): number => right.events[event]!.onset;
-  return [
-    ...planting.flatMap(({ event, plants }) =>
-      plants.map(({ string }) => ({ onset: onsetOf(event), string })),
-    ),
-    ...strokes
-      .filter(({ by, stroke, comesToRestOn }) => by === 'teacher' && stroke === 'rest' && comesToRestOn)
-      .map(({ event, comesToRestOn }) => ({ onset: onsetOf(event), string: comesToRestOn! })),
-  ];
-};
-
 /**
  * The plan of damping: every open bass that rings past its written end into a rest, into a bass it grates with, or into
  * a harmony it does not belong to, graded, with the cheapest means that is possible at that moment. The same bass again
  * needs none, and what is written to ring (l.v.) or lies in a passage that the teacher lets ring is left alone.
  */
-export const dampingOf = (
-  score: Score,
-  left: LeftPlan,
-  right: RightPlan,
-  clock: Clock,
-  rules: Iterable<PassageRule>,
-): readonly Damping[] => {
-  const all = [...rules];
-  const letRing = all.filter((rule) => rule.kind === 'ringing' && rule.rings);
-  const soundings = soundingsOf(left, clock, touchesOf(score, left, right, all));
+export const dampingOf = (performance: Performance): readonly Damping[] => {
+  const { score, left, right, rules, soundings } = performance;
+  const letRing = rules.filter((rule) => rule.kind === 'ringing' && rule.rings);
   const heard = new Heard(left, soundings);
   const eventAt = new Map(right.events.map((event, index) => [event.onset, index]));
   return soundings.flatMap((ringing, index): Damping[] => {
@@ -105,7 +74,7 @@ export const dampingOf = (
         sound: ringing.sound,
         string: ringing.string,
         means,
-        cost: DAMPING_MEANS_RULES[means].cost,
+        cost: DAMPING_COSTS[means],
         ...clash,
       },
     ];
@@ -217,5 +186,5 @@ const meansAt = (
   if (lying.some((each) => each.finger > 0 && each.string === string - 1)) possible.push('left-tip');
   if (thumbString === undefined && (now?.secondsBefore ?? Infinity) >= TIME_FOR_THUMB)
     possible.push('thumb-back');
-  return possible.reduce((a, b) => (DAMPING_MEANS_RULES[b].cost < DAMPING_MEANS_RULES[a].cost ? b : a));
+  return possible.reduce((a, b) => (DAMPING_COSTS[b] < DAMPING_COSTS[a] ? b : a));
 };

@@ -1,6 +1,5 @@
-import type { LeftPlan } from '../left/plan-left.ts';
-import type { Clock } from '../score/clock.ts';
-import type { Score } from '../score/score.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
+import type { Performance } from '../performance/performance.ts';
 import type { Stay } from './stays.ts';
 
 /**
@@ -42,10 +41,8 @@ const LONGEST_SILENCE = 1;
 
 /** Guide fingers of a plan, in playing order. */
 export const guidesOf = (
-  score: Score,
-  plan: LeftPlan,
+  { score, left: plan, clock }: Performance,
   stays: readonly Stay[],
-  clock: Clock,
 ): readonly GuideFinger[] => {
   const lastOf = new Map<number, Stay>();
   return stays.flatMap((stay): GuideFinger[] => {
@@ -91,16 +88,14 @@ const soundOn = (
 
 /** Fingers that stay where others move, with what they stay for. */
 export const heldFingersOf = (plan: LeftPlan, stays: readonly Stay[]): readonly HeldFinger[] => {
-  const { end } = plan.memory.moments.sounds;
+  const { end } = plan.times;
   /** By slice: whether another finger is set there, and which. */
   const setAt = new Map<number, Set<number>>();
   for (const { from, finger } of stays) setAt.set(from, (setAt.get(from) ?? new Set()).add(finger));
   return stays.flatMap((stay): HeldFinger[] => {
     const { sounds, finger, from: start } = stay;
     const [first, last] = [sounds[0]!, sounds.at(-1)!];
-    const lastSlice = plan.memory.ground.sliceOf.get(
-      plan.memory.ground.score.notes[plan.sounds[last]!.head]!.id,
-    )!;
+    const lastSlice = plan.piece.sliceOf.get(plan.piece.score.notes[plan.sounds[last]!.head]!.id)!;
     const until = sliceBefore(plan, Math.max(end[last]!, plan.sounds[last]!.onset + 1), stay.to);
     let turns = false;
     let others = false;

@@ -1,8 +1,8 @@
 import { gripProblem, type Placement } from '../left/hand/grip.ts';
 import { neckTables } from '../left/hand/hand.ts';
-import type { LeftPlan } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import type { LeftFinger } from '../fingering/vocabulary.ts';
-import type { Clock } from '../score/clock.ts';
+import type { Performance } from '../performance/performance.ts';
 import type { Stay } from './stays.ts';
 
 export const PREPARATION_KINDS = ['with-block', 'early', 'last-moment'] as const;
@@ -36,13 +36,12 @@ const placementsAt = ({ hands }: LeftPlan, slice: number): readonly Placement[] 
 
 /** For every stay of a plan the moment at which its finger can be set and the one at which it should. */
 export const preparationsOf = (
-  plan: LeftPlan,
+  { left: plan, clock }: Performance,
   stays: readonly Stay[],
-  clock: Clock,
 ): readonly Preparation[] => {
-  const { hand, guitar } = plan.memory.setup;
+  const { hand, guitar } = plan.setup;
   const neck = neckTables(guitar);
-  const { end, slides, slurredFrom } = plan.memory.moments.sounds;
+  const { end, slides, slurredFrom } = plan.times;
   const lastOf = new Map<number, Stay>();
   const setAt = new Set(stays.map(({ from }) => from));
   return stays.map((stay): Preparation => {
@@ -97,5 +96,5 @@ const firstSetting = (setAt: ReadonlySet<number>, from: number, until: number): 
   return undefined;
 };
 
-const sliceOf = ({ memory, sounds }: LeftPlan, sound: number): number =>
-  memory.ground.sliceOf.get(memory.ground.score.notes[sounds[sound]!.head]!.id)!;
+const sliceOf = ({ piece, sounds }: LeftPlan, sound: number): number =>
+  piece.sliceOf.get(piece.score.notes[sounds[sound]!.head]!.id)!;

@@ -1,5 +1,5 @@
-import { fretOffset, millimetres, type Guitar, type Millimetres } from '../instrument/guitar.ts';
-import type { HandAt, LeftPlan } from '../left/plan-left.ts';
+import { fretOffset, millimetres, type Millimetres } from '../instrument/guitar.ts';
+import type { HandAt, LeftPlan } from '../left/left-plan.ts';
 import type { Clock } from '../score/clock.ts';
 
 export const SHIFT_RIDES = ['open-string', 'rest', 'staccato', 'guide', 'repeat', 'bass', 'none'] as const;
@@ -52,14 +52,14 @@ const isGuided = (before: HandAt, after: HandAt): boolean =>
   );
 
 const rideOf = (plan: LeftPlan, before: HandAt, after: HandAt): ShiftRide => {
-  const { sounds, memory } = plan;
+  const { piece, sounds } = plan;
   const stopped = before.lying.filter((each) => each.finger > 0);
   const ends = before.lying.map((each) => sounds[each.sound]!.end);
   if (Math.max(...ends, 0) < after.slice.onset) return 'rest';
   if (!stopped.some((each) => each.sounding)) return 'open-string';
   if (isGuided(before, after)) return 'guide';
   const isShort = (sound: number): boolean =>
-    memory.ground.score.notes[sounds[sound]!.head]!.articulations.some((each) => STACCATO.has(each));
+    piece.score.notes[sounds[sound]!.head]!.articulations.some((each) => STACCATO.has(each));
   if (before.slice.struck.length > 0 && before.slice.struck.every(isShort)) return 'staccato';
   const pitches = before.slice.struck.map((sound) => sounds[sound]!.midi);
   if (after.slice.struck.some((sound) => pitches.includes(sounds[sound]!.midi))) return 'repeat';
@@ -68,8 +68,9 @@ const rideOf = (plan: LeftPlan, before: HandAt, after: HandAt): ShiftRide => {
 };
 
 /** Every change of position of a plan, in playing order. */
-export const shiftsOf = (plan: LeftPlan, guitar: Guitar, clock: Clock): readonly Shift[] => {
-  const { end } = plan.memory.moments.sounds;
+export const shiftsOf = (plan: LeftPlan, clock: Clock): readonly Shift[] => {
+  const { end } = plan.times;
+  const { guitar } = plan.setup;
   return plan.hands.flatMap((after, index): Shift[] => {
     const before = plan.hands[index - 1];
     if (!before || before.position === 0 || before.position === after.position) return [];

@@ -1,6 +1,5 @@
-import type { LeftPlan } from '../left/plan-left.ts';
+import type { Performance } from '../performance/performance.ts';
 import { measureOrder } from '../right/around/orders.ts';
-import type { RightPlan } from '../right/plan-right.ts';
 
 /** A technical slur that nobody wrote and that would spare the right hand a pluck just where it is in trouble. */
 export interface SlurSuggestion {
@@ -21,11 +20,11 @@ const AT_SPEED = 0.3;
  * one before it in the same voice and on the same string, by another finger or to the open string, and both hands allow
  * it. Only suggestions: the plan does not count on them. Handbook §4 and §6.
  */
-export const slurSuggestions = (
-  left: LeftPlan,
-  { events, options }: RightPlan,
-): readonly SlurSuggestion[] => {
-  const { lineFrom, slurredFrom } = left.memory.ground;
+export const slurSuggestions = ({
+  left,
+  right: { events, options },
+}: Performance): readonly SlurSuggestion[] => {
+  const { lineFrom, slurredFrom } = left.piece;
   const { crossings, repeats } = measureOrder(events, options);
   const troubles = new Map<number, SlurSuggestion['repairs']>();
   events.forEach(({ secondsBefore, notes }, event) => {

@@ -1,4 +1,4 @@
-import type { LeftPlan } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import type { Score } from '../score/score.ts';
 
 export const SLUR_TROUBLES = ['across-strings', 'same-finger', 'finger-not-free', 'weak-pair'] as const;

@@ -179,7 +179,7 @@ describe('a slide that is written', () => {
         '<notations><slide type="stop" number="1"/></notations></note>',
       );
     const read = readMusicXml(xml);
-    if (!read.ok) throw new Error(read.error.message);
+    if (!read.ok) throw new Error(read.error.code);
     expect(read.value.score.notes.map(({ slideFrom }) => slideFrom)).toEqual([undefined, 0]);
     expect(planPiece(read.value.score).notes.every(({ pluck }) => pluck !== undefined)).toBe(true);
   });

@@ -1,4 +1,4 @@
-import type { LeftPlan } from '../left/plan-left.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 
 export const LEAVING_REASONS = [
   'needed-elsewhere',
@@ -46,7 +46,7 @@ const FINGERS = [1, 2, 3, 4] as const;
 
 /** Every stay of every finger of a plan, in the order in which they begin. */
 export const staysOf = (plan: LeftPlan): readonly Stay[] => {
-  const { end } = plan.memory.moments.sounds;
+  const { end } = plan.times;
   const finished: OpenStay[] = [];
   const running = new Map<number, OpenStay>();
   plan.hands.forEach(({ lying }, slice) => {

@@ -1,13 +1,9 @@
-import type { Guitar } from '../instrument/guitar.ts';
-import type { LeftPlan } from '../left/plan-left.ts';
-import type { RightPlan } from '../right/plan-right.ts';
-import type { Clock } from '../score/clock.ts';
-import type { Score } from '../score/score.ts';
-import { barreCare, barresOf, type Barre, type BarreCare } from './barres.ts';
+import type { Performance } from '../performance/performance.ts';
+import { barreCare, type Barre, type BarreCare } from './barres.ts';
 import { blocksOf, type Block } from './blocks.ts';
 import { guidesOf, heldFingersOf, type GuideFinger, type HeldFinger } from './guides.ts';
 import { preparationsOf, type Preparation } from './preparation.ts';
-import { shiftsOf, type Shift } from './shifts.ts';
+import type { Shift } from './shifts.ts';
 import { slurSuggestions, type SlurSuggestion } from './slur-suggestions.ts';
 import { staysOf, type Stay } from './stays.ts';
 
@@ -24,26 +20,25 @@ export interface Technique {
   readonly slurSuggestions: readonly SlurSuggestion[];
 }
 
-/** Every movement of a planned piece. Takes a time that grows with the length of the piece, and no faster. */
+/**
+ * Every movement of a planned piece around its shifts and barres, which are worked out already. Takes a time that grows
+ * with the length of the piece, and no faster.
+ */
 export const techniqueOf = (
-  score: Score,
-  left: LeftPlan,
-  right: RightPlan,
-  guitar: Guitar,
-  clock: Clock,
+  performance: Performance,
+  { shifts, barres }: Pick<Technique, 'shifts' | 'barres'>,
 ): Technique => {
-  const stays = staysOf(left);
-  const preparations = preparationsOf(left, stays, clock);
-  const barres = barresOf(left);
+  const stays = staysOf(performance.left);
+  const preparations = preparationsOf(performance, stays);
   return {
-    shifts: shiftsOf(left, guitar, clock),
+    shifts,
     barres,
-    barreCare: barreCare(left, barres, preparations, clock),
+    barreCare: barreCare(performance, barres, preparations),
     stays,
-    guides: guidesOf(score, left, stays, clock),
-    held: heldFingersOf(left, stays),
+    guides: guidesOf(performance, stays),
+    held: heldFingersOf(performance.left, stays),
     preparations,
-    blocks: blocksOf(score, left),
-    slurSuggestions: slurSuggestions(left, right),
+    blocks: blocksOf(performance),
+    slurSuggestions: slurSuggestions(performance),
   };
 };

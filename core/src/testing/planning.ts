@@ -8,7 +8,7 @@ import { exampleXml, type Example } from './notation.ts';
 /** The score of an example; throws when the example itself is wrong. */
 export const exampleScore = (example: Example): Score => {
   const read = readMusicXml(exampleXml(example));
-  if (!read.ok) throw new RangeError(read.error.message);
+  if (!read.ok) throw new RangeError(read.error.code);
   return read.value.score;
 };
 

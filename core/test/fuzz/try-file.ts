@@ -1,3 +1,5 @@
+import type { ImportProblem } from '../../src/formats/import-problem.ts';
+import { findingSaid, problemSaid, repairSaid } from '../../src/testing/words.ts';
 import {
   EMPTY_FINGERING,
   marksOf,
@@ -26,23 +28,24 @@ export const tryFile = (bytes: Uint8Array): Trial => {
   const text = readSourceFile(bytes);
   const read = text.ok ? readMusicXml(text.value) : text;
   if (!text.ok || !read.ok) {
-    const { message } = (read as { error: { message: string } }).error;
+    const message = problemSaid((read as { error: ImportProblem }).error);
     if (message.length < 20 || isSenseless(message)) throw new Error(`no message: ${message}`);
     return 'refused';
   }
   const { score, marks, repairs } = read.value;
-  for (const { message } of repairs) if (isSenseless(message)) throw new Error(`no repair: ${message}`);
+  for (const message of repairs.map(repairSaid))
+    if (isSenseless(message)) throw new Error(`no repair: ${message}`);
   for (const note of score.notes)
     if (!Number.isInteger(note.onset) || note.onset < 0 || !Number.isInteger(note.duration))
       throw new Error(`no time: ${note.id}`);
   if (new Set(score.notes.map(({ id }) => id)).size !== score.notes.length) throw new Error('ids twice');
   const plan = planPiece(score, EMPTY_FINGERING, setupFor(score));
-  JSON.stringify(planJson(plan, { parse: 0, left: 0, right: 0 }));
+  JSON.stringify(planJson(plan, { parse: 0, left: 0, right: 0 }, findingSaid));
   void plan.technique.guides;
   const written = writeMusicXml(text.value, marksOf(plan), { signs: wantedMarks(plan, marks) });
-  if (!written.ok) throw new Error(`not written: ${written.error.message}`);
+  if (!written.ok) throw new Error(`not written: ${written.error.code}`);
   const again = readMusicXml(written.value);
-  if (!again.ok) throw new Error(`not read again: ${again.error.message}`);
+  if (!again.ok) throw new Error(`not read again: ${again.error.code}`);
   if (again.value.score.notes.length !== score.notes.length) throw new Error('other notes after the export');
   return 'planned';
 };

@@ -17,14 +17,14 @@ const SETUPS = [
 /** The plan of a piece. */
 export const planOf = (xml: string, number = 0): Plan => {
   const read = readMusicXml(xml);
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   const { score } = read.value;
   return planPiece(score, undefined, { ...setupFor(score), ...SETUPS[number % SETUPS.length] });
 };
 
 /** Everything that a plan says and that a change of the house must leave as it is; sentences are left out. */
 export const described = (plan: Plan): string => {
-  const { ms: _ms, findings, ...json } = planJson(plan, { parse: 0, left: 0, right: 0 });
+  const { ms: _ms, findings, ...json } = planJson(plan, { parse: 0, left: 0, right: 0 }, () => '');
   return JSON.stringify({
     ...json,
     findings: findings.map(({ code, severity, bar, beat }) => ({ code, severity, bar, beat })),

@@ -1,3 +1,4 @@
+import { problemSaid, repairSaid } from '../../testing/words.ts';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_FINGERING } from '../../fingering/fingering.ts';
 import { pitchName, sharpSpelling } from '../../music/pitch.ts';
@@ -21,7 +22,7 @@ import { writeMusicXml } from './write.ts';
 
 const read = (xml: string, part?: string): ImportedScore => {
   const result = readMusicXml(xml, part === undefined ? {} : { part });
-  if (!result.ok) throw new Error(result.error.message);
+  if (!result.ok) throw new Error(result.error.code);
   return result.value;
 };
 const sounding = ({ score }: ImportedScore) => score.notes.map((note) => pitchName(note.sounding));
@@ -33,7 +34,7 @@ const planned = (xml: string): string => {
   const { score } = read(xml);
   const plan = planPiece(score, EMPTY_FINGERING, setupFor(score));
   const written = writeMusicXml(xml, marksOf(plan));
-  if (!written.ok) throw new Error(written.error.message);
+  if (!written.ok) throw new Error(written.error.code);
   return written.value;
 };
 
@@ -125,8 +126,8 @@ describe('the tuning', () => {
     expect(codes(found)).toContain('seven-strings');
     expect(tuning(found)).toBe('E4 B3 G3 D3 A2 E2');
     const low = readMusicXml(guitarXml(OCTAVE_CLEF + details, notes('B1')));
-    expect(low).toMatchObject({ ok: false, error: { code: 'below-range', bar: '1' } });
-    expect(!low.ok && low.error.message).toMatch(/seventh string/);
+    expect(low).toMatchObject({ ok: false, error: { code: 'below-range', values: { bar: '1' } } });
+    expect(!low.ok && problemSaid(low.error)).toMatch(/seventh string/);
   });
 });
 
@@ -154,7 +155,7 @@ describe('the octave', () => {
     const byRange = read(guitarXml(PLAIN_CLEF, notes('E2', 'C3', 'E4', 'G4')));
     expect(sounding(byRange)).toEqual(['E2', 'C3', 'E4', 'G4']);
     expect(byRange.repairs).toMatchObject([{ code: 'octave-settled' }]);
-    expect(byRange.repairs[0]!.message).toMatch(/change the octave in the setup/);
+    expect(repairSaid(byRange.repairs[0]!)).toMatch(/change the octave in the setup/);
     // What the usual reading fits stays with it.
     expect(sounding(read(guitarXml(PLAIN_CLEF, notes('E3', 'E5'))))).toEqual(['E2', 'E4']);
   });
@@ -212,7 +213,7 @@ describe('tablature and notation', () => {
       xml,
       new Map([[found.score.notes[0]!.id, { string: 1, fret: 0, finger: 0 }]]),
     );
-    if (!moved.ok) throw new Error(moved.error.message);
+    if (!moved.ok) throw new Error(moved.error.code);
     const [first, second] = moved.value.split('<part id="P2">');
     expect(first).toMatch(/<fret>0<\/fret><string>1<\/string>/);
     expect(second).toMatch(/^.*?<fret>0<\/fret><string>1<\/string>/);
@@ -280,7 +281,7 @@ describe('what takes its time without being fingered', () => {
     );
     expect(sounding(found)).toEqual(['E4', 'G4', 'A2']);
     expect(onsets(found)).toEqual([0, 2, 2]);
-    expect(found.repairs).toMatchObject([{ code: 'cue-left-out', bar: '1' }]);
+    expect(found.repairs).toMatchObject([{ code: 'cue-left-out', values: { bars: ['1'] } }]);
   });
 
   it('notes that are not printed, also the first of a chord', () => {
@@ -315,8 +316,8 @@ describe('what takes its time without being fingered', () => {
     );
     expect(sounding(found)[1]).toBe('F4');
     expect(found.repairs).toMatchObject([
-      { code: 'quarter-tone', bar: '1' },
-      { code: 'simile', bar: '2' },
+      { code: 'quarter-tone', values: { bars: ['1'] } },
+      { code: 'simile', values: { bars: ['2'] } },
     ]);
   });
 });
@@ -428,9 +429,14 @@ describe('numbers of a file', () => {
     // prettier-ignore
     const found = read(bar.replace(from, to));
     expect(found.repairs).toEqual(
-      expect.arrayContaining([expect.objectContaining({ code: 'number-out-of-range', bar: '1' })]),
+      expect.arrayContaining([
+        expect.objectContaining({
+          code: 'number-out-of-range',
+          values: expect.objectContaining({ bar: '1' }),
+        }),
+      ]),
     );
-    expect(found.repairs[0]!.message).toMatch(/line \d+ of the file.*Correct it/);
+    expect(repairSaid(found.repairs[0]!)).toMatch(/line \d+ of the file.*Correct it/);
     for (const note of found.score.notes) {
       expect(Number.isInteger(note.onset) && note.onset >= 0).toBe(true);
       expect(Number.isInteger(note.duration)).toBe(true);
@@ -440,7 +446,7 @@ describe('numbers of a file', () => {
 
   it('an octave that is no octave is one problem with its bar', () => {
     const result = readMusicXml(bar.replace('<octave>4</octave>', '<octave>0.4</octave>'));
-    expect(result).toMatchObject({ ok: false, error: { code: 'bad-note', bar: '1' } });
+    expect(result).toMatchObject({ ok: false, error: { code: 'bad-note', values: { bar: '1' } } });
   });
 
   it('of bars without a number are the places of the bars', () => {
@@ -448,8 +454,8 @@ describe('numbers of a file', () => {
       .replace('number="2"', 'number=""')
       .replace(/(<measure number="">.*?)<duration>2</, '$1<duration>x<');
     const found = read(nameless);
-    expect(found.repairs.every(({ message }) => !/Bar [:,]/.test(message))).toBe(true);
-    expect(found.repairs[0]!.bar).toBe('#2');
+    expect(found.repairs.every((repair) => !/Bar [:,]/.test(repairSaid(repair)))).toBe(true);
+    expect(found.repairs[0]).toMatchObject({ values: { bar: '#2' } });
   });
 });
 

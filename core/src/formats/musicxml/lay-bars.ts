@@ -1,4 +1,4 @@
-import { barLength, meterText } from '../../music/meter.ts';
+import { barLength } from '../../music/meter.ts';
 import { quartersText } from '../../music/time.ts';
 import { barLabel } from '../../score/score.ts';
 import type { Repair } from '../import-problem.ts';
@@ -33,23 +33,20 @@ export const layBars = (
       before?.repeatEnd ||
       before?.implicit ||
       after.repeatStart;
-    const quarters = (time: number) => quartersText(time, resolution);
+    const fill = {
+      bar: name,
+      holds: quartersText(bar.reach, resolution),
+      room: quartersText(full, resolution),
+      meter: bar.meter,
+    };
     let length: number = full;
     if (bar.freeLength || (bar.reach < full && bar.reach > 0 && splitHere)) length = bar.reach || full;
     else if (bar.reach > full) {
       const voice = bar.notes.find((note) => note.at + note.length > full)?.voice ?? '1';
       length = bar.reach;
-      repairs.push({
-        code: 'bar-too-full',
-        bar: name,
-        message: `Bar ${name}, voice ${voice}, holds ${quarters(bar.reach)} quarters where ${meterText(bar.meter)} has room for ${quarters(full)}. It is read as a longer bar; correct it in your notation program and import it again.`,
-      });
+      repairs.push({ code: 'bar-too-full', values: { ...fill, voice } });
     } else if (bar.reach < full && bar.reach > 0) {
-      repairs.push({
-        code: 'bar-not-full',
-        bar: name,
-        message: `Bar ${name} holds ${quarters(bar.reach)} quarters where ${meterText(bar.meter)} needs ${quarters(full)}. The rest of the bar is read as silence.`,
-      });
+      repairs.push({ code: 'bar-not-full', values: fill });
     }
     const laid = {
       walked: bar,

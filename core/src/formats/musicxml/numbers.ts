@@ -91,8 +91,7 @@ export class NumberGate {
     const shown = text.length > LONGEST_SHOWN ? `${shortened(text, LONGEST_SHOWN)}…` : text;
     this.repairs.push({
       code: 'number-out-of-range',
-      bar: this.bar,
-      message: `Bar ${this.bar}: <${name}> is “${shown}” (line ${line} of the file), which no score can mean; it was read as if it were not there. Correct it in your notation program.`,
+      values: { bar: this.bar, name, text: shown, line },
     });
   }
 }

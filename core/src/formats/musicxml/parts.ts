@@ -1,17 +1,8 @@
 import { failure, success, type Result } from '../../music/result.ts';
 import type { ImportProblem, PartName } from '../import-problem.ts';
 import { childNamed, childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
+import { measuresOf } from './measures.ts';
 import { isTablatureOnly } from './tablature.ts';
-
-/** One bar of one part, whichever way the document is arranged. */
-export interface MeasureSource {
-  readonly number: string;
-  readonly implicit: boolean;
-  readonly children: readonly XmlElement[];
-}
-
-const NOT_MUSICXML =
-  'Choose a score that your notation program exported as MusicXML (.musicxml, .xml or .mxl).';
 
 const partListOf = (root: XmlElement): readonly XmlElement[] =>
   childrenNamed(childNamed(root, 'part-list') ?? root, 'score-part');
@@ -42,7 +33,7 @@ export const checkRoot = (root: XmlElement): ImportProblem | undefined =>
     ? undefined
     : {
         code: 'not-musicxml',
-        message: `This XML file is not a score: it begins with <${root.name}>. ${NOT_MUSICXML}`,
+        values: { root: root.name },
       };
 
 const hasMusic = (root: XmlElement, id: string): boolean =>
@@ -85,28 +76,10 @@ export const choosePart = (root: XmlElement, wanted?: string): Result<ChosenPart
     const guitars = candidates.filter(({ part }) => soundsLikeGuitar(part));
     if (guitars.length === 1) return chosen(guitars[0]!);
   }
-  if (parts.length === 0)
-    return failure({ code: 'no-notes', message: `There are no notes in this score. ${NOT_MUSICXML}` });
+  if (parts.length === 0) return failure({ code: 'no-notes', values: { part: undefined } });
   const names = parts.map(({ id, name }) => ({ id, name }));
   return failure({
     code: 'choose-part',
-    message: `${wanted === undefined ? 'This score has several parts' : `There is no part “${wanted}”`}. Choose the guitar: ${names.map(({ name }, index) => `${index + 1} ${name}`).join(', ')}.`,
-    parts: names,
+    values: { wanted, parts: names },
   });
-};
-
-/** The bars of one part, from a score arranged by part or by bar. */
-export const measuresOf = (root: XmlElement, id: string): readonly MeasureSource[] => {
-  const source = (measure: XmlElement, holder: XmlElement): MeasureSource => ({
-    number: measure.attributes.number ?? '',
-    implicit: measure.attributes.implicit === 'yes',
-    children: holder.children,
-  });
-  if (root.name === 'score-timewise')
-    return childrenNamed(root, 'measure').flatMap((measure) => {
-      const part = childrenNamed(measure, 'part').find((each) => each.attributes.id === id);
-      return part ? [source(measure, part)] : [];
-    });
-  const part = childrenNamed(root, 'part').find((each) => each.attributes.id === id);
-  return part ? childrenNamed(part, 'measure').map((measure) => source(measure, measure)) : [];
 };

@@ -1,3 +1,4 @@
+import { problemSaid, repairSaid } from '../../testing/words.ts';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { pitchName } from '../../music/pitch.ts';
@@ -9,7 +10,7 @@ import { readMusicXml, type ImportedScore } from './read.ts';
 
 const read = (xml: string, part?: string): ImportedScore => {
   const result = readMusicXml(xml, part === undefined ? {} : { part });
-  if (!result.ok) throw new Error(result.error.message);
+  if (!result.ok) throw new Error(result.error.code);
   return result.value;
 };
 const problem = (xml: string) => {
@@ -215,10 +216,12 @@ describe('several parts', () => {
     expect(read(two('Chitarra')).partId).toBe('P1');
     expect(problem(two('Oboe'))).toMatchObject({
       code: 'choose-part',
-      parts: [
-        { id: 'P1', name: 'Oboe' },
-        { id: 'P2', name: 'Flute' },
-      ],
+      values: {
+        parts: [
+          { id: 'P1', name: 'Oboe' },
+          { id: 'P2', name: 'Flute' },
+        ],
+      },
     });
     for (const wanted of ['P2', 'Flute', '2']) expect(read(two('Oboe'), wanted).partId).toBe('P2');
   });
@@ -241,7 +244,7 @@ describe('broken input', () => {
   ])('%s gets one message with a remedy', (_, xml, code) => {
     const found = problem(xml);
     expect(found.code).toBe(code);
-    expect(found.message).toMatch(/export|choose|correct/i);
+    expect(problemSaid(found)).toMatch(/export|choose|correct/i);
   });
 
   it('a zip that is no score, an empty file and 50 MB of nothing are refused', () => {
@@ -260,19 +263,19 @@ describe('broken input', () => {
     const full = read(
       exampleXml({ meter: exampleMeter('3/4'), voices: ['E4/2. | E4/4 F4/4 G4/4 A4/4 | G4/2.'] }),
     );
-    expect(full.repairs).toMatchObject([{ code: 'bar-too-full', bar: '2' }]);
-    expect(full.repairs[0]!.message).toMatch(
+    expect(full.repairs).toMatchObject([{ code: 'bar-too-full', values: { bar: '2' } }]);
+    expect(repairSaid(full.repairs[0]!)).toMatch(
       /Bar 2, voice 1, holds 4 quarters where 3\/4 has room for 3.*correct it/i,
     );
     expect(full.score.bars[2]!.start).toBe(7 * full.score.ticksPerQuarter);
     const short = read(exampleXml({ meter: exampleMeter('3/4'), voices: ['E4/2. | E4/4 F4/4 | G4/2.'] }));
-    expect(short.repairs).toMatchObject([{ code: 'bar-not-full', bar: '2' }]);
+    expect(short.repairs).toMatchObject([{ code: 'bar-not-full', values: { bar: '2' } }]);
   });
 
   it('a pitch below the lowest string is named with its bar, or explained by a lowered ⑥', () => {
     const low = problem(exampleXml({ voices: ['E4/1 | E4/1', '-/1 | B1/1'] }));
-    expect(low).toMatchObject({ code: 'below-range', bar: '2' });
-    expect(low.message).toMatch(/Bar 2, voice 2: B1 .* below the lowest string/);
+    expect(low).toMatchObject({ code: 'below-range', values: { bar: '2' } });
+    expect(problemSaid(low)).toMatch(/Bar 2, voice 2: B1 .* below the lowest string/);
     const lowered = read(exampleXml({ voices: ['E4/1', 'D2/1'] }));
     expect(lowered.repairs).toMatchObject([{ code: 'tuning-lowered' }]);
     expect(lowered.score.tuning?.[5]).toBe(38);
@@ -283,7 +286,11 @@ describe('broken input', () => {
       exampleXml({ voices: ['E4/4{string=2,fret=3} E4/4{string=9} G3/2{string=1}'] }),
     );
     expect(score.notes.map((note) => note.fingering)).toEqual([{ string: 2 }, {}, {}]);
-    expect(repairs.map((repair) => repair.code)).toEqual(['wrong-fret', 'unknown-string', 'unknown-string']);
+    expect(repairs.map((repair) => repair.code)).toEqual([
+      'wrong-fret',
+      'unknown-string',
+      'unreachable-string',
+    ]);
   });
 
   it('a missing duration is taken from the printed note', () => {

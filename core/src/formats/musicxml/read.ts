@@ -1,5 +1,5 @@
 import { STANDARD_TUNING, type Guitar } from '../../instrument/guitar.ts';
-import { midi, midiOf, pitchLabel, type Midi } from '../../music/pitch.ts';
+import { midi, midiOf, type Midi } from '../../music/pitch.ts';
 import { failure, success, type Result } from '../../music/result.ts';
 import { quartersText, ticks } from '../../music/time.ts';
 import { barLabel, type Bar, type Note, type NoteId, type NoteIndex, type Score } from '../../score/score.ts';
@@ -9,7 +9,8 @@ import { readComposer, readTitle } from './header.ts';
 import { layBars } from './lay-bars.ts';
 import { readMarks, type SourceMarks } from './marks/read-marks.ts';
 import { transposeSpelling } from './octave.ts';
-import { checkRoot, choosePart, measuresOf, type MeasureSource } from './parts.ts';
+import { checkRoot, choosePart } from './parts.ts';
+import { measuresOf, type MeasureSource } from './measures.ts';
 import { pendingNotes } from './pending-notes.ts';
 import { readPart } from './reading.ts';
 import { resolutionOf } from './resolution.ts';
@@ -68,8 +69,8 @@ const withinRange = (
   nameOfBar: (index: number) => string,
   repairs: Repair[],
 ): Result<readonly Midi[] | undefined, ImportProblem> => {
-  const soundName = (note: PendingNote) =>
-    pitchLabel(transposeSpelling(note.placed.pitch!, note.midi - midiOf(note.placed.pitch!)));
+  const soundOf = (note: PendingNote) =>
+    transposeSpelling(note.placed.pitch!, note.midi - midiOf(note.placed.pitch!));
   const lowest = pending.reduce((low, note) => (note.midi < low.midi ? note : low));
   const highest = pending.reduce((high, note) => (note.midi > high.midi ? note : high));
   const floor = Math.min(...guitar.tuning) + guitar.capo;
@@ -79,23 +80,19 @@ const withinRange = (
     if (tuning || guitar.capo > 0 || lowest.midi < floor - LOWERED_SIXTH)
       return failure({
         code: 'below-range',
-        bar,
-        message: hasSeventh
-          ? `Bar ${bar}, voice ${lowest.placed.voice}: ${soundName(lowest)} (sounding) needs the seventh string, and Oculon plans for six. Move the note up an octave, or arrange the piece for six strings, and import it again.`
-          : `Bar ${bar}, voice ${lowest.placed.voice}: ${soundName(lowest)} (sounding) lies below the lowest string. Move the note up an octave, or, if the file is written as it sounds, give its staff a treble clef with an 8 below, and import it again.`,
+        values: { bar, voice: lowest.placed.voice, pitch: soundOf(lowest), needsSeventh: hasSeventh },
       });
     found = STANDARD_TUNING.with(5, midi(lowest.midi));
-    repairs.push({
-      code: 'tuning-lowered',
-      bar,
-      message: `Bar ${bar} asks for ${soundName(lowest)}, below the open ⑥: the piece is read with ⑥ tuned down to it.`,
-    });
+    repairs.push({ code: 'tuning-lowered', values: { bar, pitch: soundOf(lowest) } });
   }
   if (highest.midi > (found ?? STANDARD_TUNING)[0]! + guitar.capo + HIGHEST_ABOVE_OPEN_FIRST)
     return failure({
       code: 'above-range',
-      bar: nameOfBar(highest.bar),
-      message: `Bar ${nameOfBar(highest.bar)}, voice ${highest.placed.voice}: ${soundName(highest)} (sounding) lies above the fingerboard. Move the note down an octave and import it again.`,
+      values: {
+        bar: nameOfBar(highest.bar),
+        voice: highest.placed.voice,
+        pitch: soundOf(highest),
+      },
     });
   return success(found);
 };
@@ -111,11 +108,8 @@ export const readMusicXml = (
 ): Result<ImportedScore, ImportProblem> => {
   const tree = parseXml(text);
   if (!tree.ok) {
-    const html = /^\s*</.test(text) ? '' : ' It does not look like XML at all.';
-    return failure({
-      code: 'not-xml',
-      message: `The file is not well-formed XML (line ${tree.error.line}: ${tree.error.detail}).${html} Export the piece again as MusicXML from your notation program.`,
-    });
+    const { line, detail } = tree.error;
+    return failure({ code: 'not-xml', values: { line, detail, looksLikeXml: /^\s*</.test(text) } });
   }
   const root = tree.value;
   const wrongRoot = checkRoot(root);
@@ -137,19 +131,14 @@ export const readMusicXml = (
     const bad = walked[badBar]!.notes.find((note) => note.kind === 'pitch' && !note.pitch)!;
     return failure({
       code: 'bad-note',
-      bar: nameOfBar(badBar),
-      message: `Bar ${nameOfBar(badBar)}, voice ${bad.voice}: a note has no readable pitch (line ${bad.element.line} of the file). Correct it in your notation program.`,
+      values: { bar: nameOfBar(badBar), voice: bad.voice, line: bad.element.line },
     });
   }
   tellUnread(walked, measures, repairs);
 
   const reading = readPart(root, part.value, measures, laid, resolution, repairs);
   const pending = pendingNotes(reading);
-  if (pending.length === 0)
-    return failure({
-      code: 'no-notes',
-      message: `The part “${part.value.name}” holds no notes. Choose another part or another file.`,
-    });
+  if (pending.length === 0) return failure({ code: 'no-notes', values: { part: part.value.name } });
   const ranged = withinRange(pending, reading.guitar, reading.tuning, reading.hasSeventh, nameOfBar, repairs);
   if (!ranged.ok) return ranged;
   const tuning = ranged.value;
@@ -158,8 +147,7 @@ export const readMusicXml = (
   const ties = linkTies(pending, (note) =>
     repairs.push({
       code: 'tie-without-start',
-      bar: nameOfBar(note.bar),
-      message: `Bar ${nameOfBar(note.bar)}, voice ${note.placed.voice}: a tie begins nowhere; the note is struck.`,
+      values: { bar: nameOfBar(note.bar), voice: note.placed.voice },
     }),
   );
   const slurs = linkSlurs(pending);
@@ -185,7 +173,7 @@ export const readMusicXml = (
     const tiedFrom = ties.get(index);
     const slurredFrom = slurs.get(index);
     const slideFrom = slides.get(index);
-    const where = `Bar ${nameOfBar(note.bar)}, voice ${placed.voice}, beat ${beat}`;
+    const where = { bar: nameOfBar(note.bar), voice: placed.voice, beat };
     const harmonic = placed.harmonic?.kind;
     const source = {
       ...Object.assign({}, ...joined.map(({ fingering }) => fingering.get(index))),

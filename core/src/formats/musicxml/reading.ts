@@ -5,9 +5,10 @@ import type { XmlElement } from '../xml/tree.ts';
 import { layBars, type LaidBar } from './lay-bars.ts';
 import { NumberGate } from './numbers.ts';
 import { attributesOf, octaveConvention, readStaff, type StaffReading } from './octave.ts';
-import { measuresOf, type ChosenPart, type MeasureSource } from './parts.ts';
+import { type ChosenPart } from './parts.ts';
+import { measuresOf, type MeasureSource } from './measures.ts';
 import { SAME_MUSIC, tablatureStaves, type TablatureNote } from './tablature.ts';
-import { correctedTuning, declaredCapo, declaredTuning, tuningText, wholeTuning } from './tuning.ts';
+import { correctedTuning, declaredCapo, declaredTuning, wholeTuning } from './tuning.ts';
 import { walkMeasures, type PlacedNote } from './walk.ts';
 
 /** A note with its place in the piece, in ticks, before it is known what it sounds. */
@@ -199,31 +200,12 @@ const tellReading = (
   const { corrected, capo, readings } = found;
   const isStandard = corrected.every((open, index) => open === STANDARD_TUNING[index]);
   if (found.isCorrected)
-    repairs.push({
-      code: 'tuning-corrected',
-      message: `The strings and frets that the file writes agree with ${isStandard ? 'standard tuning' : `the tuning ${tuningText(corrected)}`}; the piece is read in it. Change the tuning in the setup if it is another one.`,
-    });
-  else if (!isStandard)
-    repairs.push({
-      code: 'tuning-read',
-      message: `The file asks for the tuning ${tuningText(corrected)}; the piece is read in it.`,
-    });
-  if (found.hasSeventh)
-    repairs.push({
-      code: 'seven-strings',
-      message:
-        'The file is written for more than six strings; Oculon plans for six and reads them as the highest six.',
-    });
+    repairs.push({ code: 'tuning-corrected', values: { tuning: corrected, isStandard } });
+  else if (!isStandard) repairs.push({ code: 'tuning-read', values: { tuning: corrected } });
+  if (found.hasSeventh) repairs.push({ code: 'seven-strings', values: {} });
   for (const { by, shift, capo: added } of readings.values()) {
     if (by !== 'signs')
-      repairs.push({
-        code: 'octave-settled',
-        message: `${by === 'frets' ? 'The strings and frets that the file writes show' : 'The range of the guitar shows'} that its notes stand ${shift === 0 ? 'as they sound' : 'an octave above what sounds'}; they are read so. If that is wrong, change the octave in the setup.`,
-      });
-    if (capo > 0 && added > 0)
-      repairs.push({
-        code: 'capo-fingered',
-        message: `The notes are written as they are fingered above the capo at fret ${capo}; they sound ${capo === 1 ? 'a semitone' : `${capo} semitones`} higher and are planned there.`,
-      });
+      repairs.push({ code: 'octave-settled', values: { by, standsAsSounding: shift === 0 } });
+    if (capo > 0 && added > 0) repairs.push({ code: 'capo-fingered', values: { capo } });
   }
 };

@@ -1,6 +1,6 @@
 import { leastCommonMultiple } from '../../music/time.ts';
 import { childNumber } from '../xml/tree.ts';
-import type { MeasureSource } from './parts.ts';
+import type { MeasureSource } from './measures.ts';
 
 /** Ticks per quarter beyond which times are rounded: all tuplets up to 11 on 64ths stay exact below it. */
 const FINEST_RESOLUTION = 1_000_000;

@@ -63,23 +63,27 @@ export const readFingering = (technical: readonly XmlElement[]): SourceFingering
   };
 };
 
+/** Where a note stands in the file: printed bar, voice, quarters from the start of the bar. */
+export interface RepairPlace {
+  readonly bar: string;
+  readonly voice: string;
+  readonly beat: string;
+}
+
 /** `string` and `fret` that agree with the pitch; what disagrees is left out and listed. Only a harmonic keeps its fret. */
 export const checkedFingering = (
   source: SourceFingering,
   pitch: number,
   harmonic: HarmonicKind | undefined,
   guitar: Guitar,
-  where: string,
+  where: RepairPlace,
   repairs: Repair[],
 ): SourceFingering => {
   const { string, fret, ...rest } = source;
   if (string === undefined) return rest;
   const known = STRINGS.find((each) => each === string);
   if (known === undefined) {
-    repairs.push({
-      code: 'unknown-string',
-      message: `${where}: string ${string} does not exist on a guitar with six strings and was left out.`,
-    });
+    repairs.push({ code: 'unknown-string', values: { ...where, string } });
     return rest;
   }
   if (harmonic) {
@@ -89,15 +93,12 @@ export const checkedFingering = (
   }
   if (!placesOf(guitar, pitch).some((place) => place.string === known)) {
     repairs.push({
-      code: 'unknown-string',
-      message: `${where}: this pitch does not exist on string ${string}, whose open sound is MIDI ${openPitch(guitar, known)}; the string was left out.`,
+      code: 'unreachable-string',
+      values: { ...where, string, open: openPitch(guitar, known) },
     });
     return rest;
   }
   if (fret !== undefined && fret !== pitch - openPitch(guitar, known))
-    repairs.push({
-      code: 'wrong-fret',
-      message: `${where}: fret ${fret} on string ${string} is not the written pitch; the string was kept and the fret follows from the pitch.`,
-    });
+    repairs.push({ code: 'wrong-fret', values: { ...where, string, fret } });
   return { ...rest, string };
 };

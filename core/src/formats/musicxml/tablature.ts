@@ -1,7 +1,7 @@
 import type { NoteIndex, SourceFingering } from '../../score/score.ts';
 import { childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
 import { attributesOf } from './octave.ts';
-import type { MeasureSource } from './parts.ts';
+import type { MeasureSource } from './measures.ts';
 import type { PlacedNote } from './walk.ts';
 
 const clefsOf = (measures: readonly MeasureSource[]): readonly XmlElement[] =>

@@ -1,3 +1,4 @@
+import { readStringSign } from '../../instrument/string-sign.ts';
 import { STANDARD_TUNING } from '../../instrument/guitar.ts';
 import { midi, type Midi } from '../../music/pitch.ts';
 
@@ -31,7 +32,6 @@ const PATTERNS: readonly RegExp[] = [
   new RegExp(`\\b(${Object.keys(ORDINALS).join('|')})${NOUN}${JOINED}${NOTE}(?![a-zé])`, 'giu'),
 ];
 
-const CIRCLED = '①②③④⑤⑥';
 /** Farther than this nobody tunes a string of a classical guitar, in semitones. */
 const FARTHEST = 5;
 
@@ -70,9 +70,7 @@ export const tuningInWords = (text: string): ReadonlyMap<number, Midi> => {
   }
   for (const pattern of PATTERNS)
     for (const [, sign, name, sharp] of text.matchAll(pattern)) {
-      const string = CIRCLED.includes(sign!)
-        ? CIRCLED.indexOf(sign!) + 1
-        : (ORDINALS[sign!.toLowerCase()] ?? Number(sign));
+      const string = readStringSign(sign!) ?? ORDINALS[sign!.toLowerCase()] ?? Number(sign);
       const pitch = onString(string, name!, sharp);
       if (pitch !== undefined && !tuning.has(string)) tuning.set(string, pitch);
     }

@@ -1,11 +1,10 @@
 import { STANDARD_TUNING, STRINGS } from '../../instrument/guitar.ts';
-import { midi, midiOf, pitchLabel, sharpSpelling, STEPS, type Midi, type Step } from '../../music/pitch.ts';
+import { midi, midiOf, STEPS, type Midi, type Step } from '../../music/pitch.ts';
 import { childText, childrenNamed, descend, type XmlElement } from '../xml/tree.ts';
 import type { NumberGate } from './numbers.ts';
-import type { MeasureSource } from './parts.ts';
+import type { MeasureSource } from './measures.ts';
 import { capoInWords, tuningInWords } from './tuning-words.ts';
 
-const CIRCLED = '①②③④⑤⑥';
 /** Bars at the start in which words about the tuning speak of the whole piece. */
 const OPENING_BARS = 2;
 
@@ -178,12 +177,3 @@ export const correctedTuning = (
     const isTold = step !== 0 && Math.abs(step) <= FARTHEST && count >= AGREEING * own.length;
     return isTold && (votes.get(step)!.size > 1 || isCommon) ? midi(open + step) : open;
   });
-
-/** The strings that are not in standard tuning: `⑥ D2, ③ F♯3`. */
-export const tuningText = (tuning: readonly Midi[]): string =>
-  tuning
-    .flatMap((open, index) =>
-      open === STANDARD_TUNING[index] ? [] : [`${CIRCLED[index]} ${pitchLabel(sharpSpelling(open))}`],
-    )
-    .reverse()
-    .join(', ');

@@ -26,11 +26,11 @@ describe('an independent reader (Verovio)', () => {
   it.each(readdirSync(STUDIES))('finds the notes and our fingers in %s', (name) => {
     const source = readFileSync(`${STUDIES}/${name}`, 'utf8');
     const read = readMusicXml(source);
-    if (!read.ok) throw new Error(read.error.message);
+    if (!read.ok) throw new Error(read.error.code);
     const { score } = read.value;
     const plan = planPiece(score);
     const output = writeMusicXml(source, marksOf(plan));
-    if (!output.ok) throw new Error(output.error.message);
+    if (!output.ok) throw new Error(output.error.code);
 
     expect(Boolean(toolkit.loadData(output.value))).toBe(true);
     const mei = parseXml(toolkit.getMEI({ removeIds: false }));

@@ -6,7 +6,7 @@ import { directionTexts, navigationIn } from './direction-signs.ts';
 import { BarLines } from './lines.ts';
 import { writtenQuarters } from './note-type.ts';
 import { NumberGate, type FileNumber } from './numbers.ts';
-import type { MeasureSource } from './parts.ts';
+import type { MeasureSource } from './measures.ts';
 import { readRawNote, type RawNote } from './raw-note.ts';
 import { tempoIn } from './tempo.ts';
 
@@ -107,22 +107,14 @@ export const walkMeasures = (
     const toTicks = (inDivisions: number): number | undefined => {
       if (divisions === 0) {
         divisions = 1;
-        repairs.push({
-          code: 'missing-divisions',
-          bar: label,
-          message: `Bar ${label}: the file does not say how long a quarter is; it was read as 1.`,
-        });
+        repairs.push({ code: 'missing-divisions', values: { bar: label } });
       }
       const exact = (inDivisions * resolution) / divisions;
       if (Math.abs(exact) > LONGEST_QUARTERS * resolution) return undefined;
       const whole = Math.round(exact);
       if (Math.abs(exact - whole) > 1e-6 && !rounded) {
         rounded = true;
-        repairs.push({
-          code: 'rounded-time',
-          bar: label,
-          message: `Bar ${label}: a duration does not fit the file's own time grid and was rounded.`,
-        });
+        repairs.push({ code: 'rounded-time', values: { bar: label } });
       }
       return whole;
     };
@@ -141,19 +133,11 @@ export const walkMeasures = (
         if (time !== undefined) return time;
         gate.refuse(String(raw.duration), 'duration', raw.element.line);
       }
-      if (raw.type) {
-        repairs.push({
-          code: 'missing-duration',
-          bar: label,
-          message: `Bar ${label}, voice ${raw.voice}: a note without a duration was read as its printed ${raw.type} note.`,
-        });
-        return Math.round(writtenQuarters(raw.type, raw.dots, raw.ratio) * resolution);
-      }
       repairs.push({
         code: 'missing-duration',
-        bar: label,
-        message: `Bar ${label}, voice ${raw.voice}: a note without duration and type was read as a quarter. Correct it in your notation program.`,
+        values: { bar: label, voice: raw.voice, type: raw.type },
       });
+      if (raw.type) return Math.round(writtenQuarters(raw.type, raw.dots, raw.ratio) * resolution);
       return resolution;
     };
 

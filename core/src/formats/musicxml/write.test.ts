@@ -20,12 +20,12 @@ const studies = readdirSync(STUDIES).map(
 
 const scoreOf = (xml: string) => {
   const read = readMusicXml(xml);
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   return read.value.score;
 };
 const written = (xml: string, marks: ReadonlyMap<NoteId, NoteMarks>): string => {
   const result = writeMusicXml(xml, marks);
-  if (!result.ok) throw new Error(result.error.message);
+  if (!result.ok) throw new Error(result.error.code);
   return result.value;
 };
 const fingered = (xml: string): string => written(xml, marksOf(planPiece(scoreOf(xml))));

@@ -1,3 +1,4 @@
+import { problemSaid } from '../../testing/words.ts';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { exampleXml } from '../../testing/notation.ts';
@@ -48,7 +49,7 @@ describe('encodings', () => {
     const broken = narrow(declared('UTF-8', 'x').replace('Anon.', 'An\u00e9n'));
     const text = readSourceFile(broken);
     expect(text).toMatchObject({ ok: false, error: { code: 'undecodable' } });
-    expect(!text.ok && text.error.message).toMatch(/not UTF-8.*line 6.*Export the piece again/);
+    expect(!text.ok && problemSaid(text.error)).toMatch(/not UTF-8.*line 6.*Export the piece again/);
     expect(titleOf(strToU8(declared('x-clef-7', 'x')))).toBe('undecodable');
     expect(titleOf(wide('<a\ud800/>', true, true))).toBe('undecodable');
   });

@@ -243,11 +243,11 @@ export const LEFT_WEIGHTS = {
     'smallBarreString',
     'smallBarreLittleString',
   ],
-  'fourth finger': ['finger4'],
-  'high positions': ['height', 'upTheNeck', 'highOnLowString', 'pastTheBody'],
-  'open strings among stopped notes': ['openAgainstHigh', 'openInLine'],
-  'change of string': ['stringSkip', 'leaveString'],
-  'hopping fingers': ['hop', 'hopIdle', 'slideInPosition', 'crossOver', 'crossInHand'],
+  'fourth-finger': ['finger4'],
+  'high-positions': ['height', 'upTheNeck', 'highOnLowString', 'pastTheBody'],
+  'open-among-stopped': ['openAgainstHigh', 'openInLine'],
+  'string-changes': ['stringSkip', 'leaveString'],
+  hops: ['hop', 'hopIdle', 'slideInPosition', 'crossOver', 'crossInHand'],
 } as const satisfies Readonly<Record<LeftWeight, readonly LeftCostName[]>>;
 
 /** The costs of a school, bent by a teacher's own weights. */

@@ -7,7 +7,7 @@ import { soundsOf, type Sound } from '../../score/sounds.ts';
 import { inferRinging } from './ringing.ts';
 
 /** What the left hand needs to know of a piece on a guitar, whatever a teacher decides. */
-export interface Ground {
+export interface PieceOnGuitar {
   readonly score: Score;
   readonly guitar: Guitar;
   readonly sounds: readonly Sound[];
@@ -40,7 +40,7 @@ const placesFor = (score: Score, sound: Sound, guitar: Guitar): readonly Place[]
 };
 
 /** Reads a piece for the left hand, once for all plans of it. */
-export const groundOf = (score: Score, guitar: Guitar, clock: Clock): Ground => {
+export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): PieceOnGuitar => {
   const sounds = soundsOf(score);
   const slices = slicesOf(sounds, clock);
   const soundOfNote = new Map(

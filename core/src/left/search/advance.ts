@@ -2,23 +2,9 @@ import { HeldCuts, HeldNotes, ResidueGroups, withinWindow } from './residue-grou
 import { TABLE_FRETS } from '../hand/hand.ts';
 import { SLOTS, StateTable, type Layer } from './layer.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
+import type { SearchBudget } from './budget.ts';
 import type { Stepper } from './step.ts';
 import { lowestIndex } from '../hand/string-masks.ts';
-
-/** What a search may spend. */
-export interface SearchBudget {
-  /**
-   * A state is left behind when another one holding the same notes is cheaper by more than this, in units of effort.
-   * Not proven to lose nothing: the tests compare it with Infinity, which keeps everything.
-   */
-  readonly window: number;
-  /**
-   * The same among states in one hand position, which no shift tells apart; at most `window`.
-   */
-  readonly windowInPosition: number;
-  /** States kept at one moment; beyond it the cheapest are kept and the result is marked as not exact. */
-  readonly maxStates: number;
-}
 
 /** Whether an option, tried on states of one residue, keeps every held note; one that cannot be reached does not. */
 export type Attempt = 'keeps' | 'cuts';

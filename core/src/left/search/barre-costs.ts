@@ -1,5 +1,5 @@
 import type { LeftCosts } from '../hand/costs.ts';
-import type { Frame } from './kept-beside.ts';
+import type { KeptBeside } from './kept-beside.ts';
 import type { StepTables } from './step-tables.ts';
 import { isSeveral, lowestBit, stringsOf } from '../hand/string-masks.ts';
 
@@ -24,7 +24,7 @@ export const barreSet = (
 export const barreCost = (
   costs: LeftCosts,
   tables: StepTables,
-  frame: Frame,
+  frame: KeptBeside,
   state: number,
   finger: number,
 ): number => {

@@ -9,7 +9,8 @@ import { LEFT_SCHOOLS } from '../../fingering/vocabulary.ts';
 import { leftCosts } from '../hand/costs.ts';
 import { handOf, neckTables } from '../hand/hand.ts';
 import { momentsOf } from '../moments/moments.ts';
-import { planLeft, type LeftPlan, type LeftSetup } from '../plan-left.ts';
+import { planLeft, type SolvedLeft } from '../plan-left.ts';
+import type { LeftSetup } from '../left-plan.ts';
 import { stepTables } from './step-tables.ts';
 import { Stepper } from './step.ts';
 
@@ -27,7 +28,7 @@ const voices = fc
 
 /** Every state of every layer with every option and position: what the bounds said, and what the step then cost. */
 const eachStep = (
-  plan: LeftPlan,
+  plan: SolvedLeft,
   setup: LeftSetup,
   visit: (step: {
     readonly bound: number;
@@ -38,11 +39,11 @@ const eachStep = (
     readonly isSaidToStay: boolean;
   }) => void,
 ): void => {
-  const { ground, tables } = plan.memory;
+  const { piece, tables } = plan.memory;
   const { hand } = setup;
   const costs = leftCosts(setup.school);
   const neck = neckTables(setup.guitar);
-  const { sounds } = momentsOf(ground, EMPTY_FINGERING, hand, neck);
+  const { sounds } = momentsOf(piece, EMPTY_FINGERING, hand, neck);
   const stepper = new Stepper(costs, stepTables(costs, hand, neck), sounds);
   tables.moments.slice(1).forEach((moment, index) => {
     const layer = tables.layers[index]!;

@@ -1,6 +1,6 @@
 import type { LeftCosts } from '../hand/costs.ts';
 import { TABLE_FRETS } from '../hand/hand.ts';
-import { BUSY, type LeavingStates } from './standing-states.ts';
+import { BUSY, type StandingStates } from './standing-states.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { FINGERS, type OptionTable } from '../moments/option-table.ts';
 import { deviationAt, type StepTables } from './step-tables.ts';
@@ -46,10 +46,10 @@ export class StepBounds {
   private haste!: Haste;
   private readonly costs: LeftCosts;
   private readonly tables: StepTables;
-  private readonly leaving: LeavingStates;
+  private readonly leaving: StandingStates;
   private readonly weakness: readonly number[];
 
-  constructor(costs: LeftCosts, tables: StepTables, leaving: LeavingStates) {
+  constructor(costs: LeftCosts, tables: StepTables, leaving: StandingStates) {
     this.costs = costs;
     this.tables = tables;
     this.leaving = leaving;

@@ -1,5 +1,5 @@
 import { leavesRoom } from '../hand/grip.ts';
-import { HELD, RINGING, type LeavingStates } from './standing-states.ts';
+import { HELD, RINGING, type StandingStates } from './standing-states.ts';
 import { FINGERS, STRINGS, type OptionTable } from '../moments/option-table.ts';
 import { isInside, isSeveral, lowestIndex, stringsOf } from '../hand/string-masks.ts';
 
@@ -8,7 +8,7 @@ const SMALL_BARRE_STRINGS = 4;
 
 /** Strings of what is kept that cannot stay beside an option: order, reach, one finger one place, barres. */
 export const conflictsBeside = (
-  leaving: LeavingStates,
+  leaving: StandingStates,
   options: OptionTable,
   state: number,
   option: number,
@@ -38,7 +38,7 @@ export const conflictsBeside = (
 
 /** Strings whose finger rings on softly and is not needed by the option: it stays only where the hand stays near. */
 export const ringingElsewhere = (
-  leaving: LeavingStates,
+  leaving: StandingStates,
   options: OptionTable,
   state: number,
   option: number,
@@ -69,7 +69,7 @@ const liesUnder = (options: OptionTable, option: number, bit: number, fret: numb
 
 /** Strings of kept barres that the option's open or lower notes forbid. */
 export const coveredByOpen = (
-  leaving: LeavingStates,
+  leaving: StandingStates,
   options: OptionTable,
   state: number,
   option: number,
@@ -95,7 +95,7 @@ export const coveredByOpen = (
  * that merely rings on: the others go to the new string.
  */
 const joins = (
-  leaving: LeavingStates,
+  leaving: StandingStates,
   options: OptionTable,
   state: number,
   option: number,
@@ -122,7 +122,7 @@ const joins = (
  * elsewhere, its barre covers the note, its fingers are out of reach of it, or its notes lie under a held barre.
  */
 export const cutsHeld = (
-  leaving: LeavingStates,
+  leaving: StandingStates,
   options: OptionTable,
   state: number,
   option: number,

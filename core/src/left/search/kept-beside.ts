@@ -1,7 +1,7 @@
 import { conflictsBeside, coveredByOpen, ringingElsewhere } from './conflicts.ts';
 import type { LeftCosts } from '../hand/costs.ts';
 import { slotSound } from './layer.ts';
-import { HELD, RINGING, type LeavingStates } from './standing-states.ts';
+import { HELD, RINGING, type StandingStates } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { FINGERS, STRINGS, type OptionTable } from '../moments/option-table.ts';
@@ -18,7 +18,7 @@ const FIRST_POSITION_FRET = 4;
  * What of a state survives beside an option with the hand at a position: what stays down, what must lift, and whether
  * a finger is at home. It depends only on the residue of a state, so states that leave the same behind share it.
  */
-export class Frame {
+export class KeptBeside {
   moment!: Moment;
   options!: OptionTable;
   option = 0;
@@ -37,7 +37,7 @@ export class Frame {
   /** Whether the option lies wholly within first position. */
   isLow = false;
 
-  readonly leaving: LeavingStates;
+  readonly leaving: StandingStates;
   private readonly costs: LeftCosts;
   private state = UNKNOWN;
   /** Strings that sound and are struck elsewhere than where they lie. */
@@ -48,7 +48,7 @@ export class Frame {
   /** Strings whose ringing finger stays only where the hand does not leave it behind. */
   private straying = 0;
 
-  constructor(costs: LeftCosts, leaving: LeavingStates) {
+  constructor(costs: LeftCosts, leaving: StandingStates) {
     this.costs = costs;
     this.leaving = leaving;
   }

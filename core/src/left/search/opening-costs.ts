@@ -1,5 +1,5 @@
 import type { LeftCosts } from '../hand/costs.ts';
-import type { Frame } from './kept-beside.ts';
+import type { KeptBeside } from './kept-beside.ts';
 import type { Ledger } from './ledger.ts';
 import { FINGERS } from '../moments/option-table.ts';
 import { openingAt, type StepTables } from './step-tables.ts';
@@ -12,11 +12,11 @@ const FLAT_APART = 3;
 export class Openings {
   private readonly costs: LeftCosts;
   private readonly tables: StepTables;
-  private readonly frame: Frame;
+  private readonly frame: KeptBeside;
   /** The sum for all fingers of the option, once it is known. */
   private ofAll: number | undefined;
 
-  constructor(costs: LeftCosts, tables: StepTables, frame: Frame) {
+  constructor(costs: LeftCosts, tables: StepTables, frame: KeptBeside) {
     this.costs = costs;
     this.tables = tables;
     this.frame = frame;

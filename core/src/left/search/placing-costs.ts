@@ -1,7 +1,7 @@
 import { barreSet } from './barre-costs.ts';
 import { guidedShare, wholeShift, type Haste } from './bounds.ts';
 import type { LeftCosts, LeftTerm } from '../hand/costs.ts';
-import type { Frame } from './kept-beside.ts';
+import type { KeptBeside } from './kept-beside.ts';
 import { BUSY, EMPTY } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
 import { FINGERS, STRINGS } from '../moments/option-table.ts';
@@ -21,7 +21,7 @@ export class Placing {
 
   private readonly costs: LeftCosts;
   private readonly tables: StepTables;
-  private readonly frame: Frame;
+  private readonly frame: KeptBeside;
   private readonly weakness: readonly number[];
   private state = 0;
   private from = 0;
@@ -35,7 +35,7 @@ export class Placing {
   /** Fingers that move together over the strings, as bits. */
   private block = 0;
 
-  constructor(costs: LeftCosts, tables: StepTables, frame: Frame) {
+  constructor(costs: LeftCosts, tables: StepTables, frame: KeptBeside) {
     this.costs = costs;
     this.tables = tables;
     this.frame = frame;

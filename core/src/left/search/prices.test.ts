@@ -7,7 +7,8 @@ import { clockOf } from '../../score/clock.ts';
 import type { Score } from '../../score/score.ts';
 import { exampleScore } from '../../testing/planning.ts';
 import { handOf } from '../hand/hand.ts';
-import { leftPrices, planLeft, type LeftPlan, type LeftSetup } from '../plan-left.ts';
+import { planLeft, type SolvedLeft } from '../plan-left.ts';
+import type { LeftSetup } from '../left-plan.ts';
 import { PRICE_LIMIT } from './prices.ts';
 
 const setup: LeftSetup = { guitar: STANDARD_GUITAR, hand: handOf('medium'), school: 'balanced' };
@@ -21,7 +22,7 @@ interface Way {
 }
 
 /** What the whole piece costs more when one sound is taken in one way, by solving it anew. */
-const solvedPrice = (score: Score, plan: LeftPlan, sound: number, { string, finger }: Way): number => {
+const solvedPrice = (score: Score, plan: SolvedLeft, sound: number, { string, finger }: Way): number => {
   const { id } = score.notes[plan.sounds[sound]!.head]!;
   const choice = { string: string as StringNumber, finger: finger as 0 | 1 | 2 | 3 | 4 };
   const fingering: Fingering = { ...EMPTY_FINGERING, choices: new Map([[id, choice]]) };
@@ -39,7 +40,7 @@ const check = (voices: readonly string[]): void => {
   const plan = planLeft(score, EMPTY_FINGERING, setup, clockOf(score, 90));
   // Where notes have to be left out or cut anyway, a lock may leave out or cut them elsewhere: nothing to compare.
   if (plan.unplayable.length > 0 || plan.cut.length > 0) return;
-  const prices = leftPrices(plan);
+  const prices = plan.memory.prices;
   for (const { index, midi } of plan.sounds)
     for (const way of waysFor(midi)) {
       const listed = prices[index]!.find(
@@ -81,7 +82,7 @@ describe('the price of a choice', () => {
   it('is nothing for what the plan takes, and the cheapest comes first', () => {
     const score = exampleScore({ voices: ['C4/4 E4/4 G4/4 C5/4', 'C3/1'] });
     const plan = planLeft(score, EMPTY_FINGERING, setup, clockOf(score, 90));
-    leftPrices(plan).forEach((ways, sound) => {
+    plan.memory.prices.forEach((ways, sound) => {
       const { string, finger } = plan.choices[sound]!;
       expect(ways[0]!.price).toBeCloseTo(0, 9);
       expect(ways.find((way) => way.string === string && way.finger === finger)!.price).toBeCloseTo(0, 9);

@@ -1,9 +1,9 @@
-import type { SearchBudget } from './advance.ts';
+import type { SearchBudget } from './budget.ts';
 import { TABLE_FRETS } from '../hand/hand.ts';
 import { packSlot, SLOTS, slotSound, StateTable } from './layer.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { cutsHeld } from './conflicts.ts';
-import type { LeavingStates } from './standing-states.ts';
+import type { StandingStates } from './standing-states.ts';
 import type { OptionTable } from '../moments/option-table.ts';
 
 /** Numbers sets of things on the strings: equal sets get equal numbers, in order of appearance. */
@@ -39,7 +39,7 @@ export class ResidueGroups {
   private readonly key = new Int32Array(SLOTS);
 
   /** Groups the states that a stepper has taken up; they come cheapest first. */
-  take(leaving: LeavingStates): void {
+  take(leaving: StandingStates): void {
     const { count } = leaving;
     if (this.members.length < count) {
       this.members = new Int32Array(count * 2);
@@ -72,7 +72,7 @@ export class ResidueGroups {
 export class HeldCuts {
   private readonly numbers = new SetNumbers();
   private readonly key = new Int32Array(SLOTS);
-  private leaving!: LeavingStates;
+  private leaving!: StandingStates;
   private options!: OptionTable;
   private groups!: ResidueGroups;
   /** By group: which notes it holds; 0 for none. */
@@ -80,7 +80,7 @@ export class HeldCuts {
   /** By notes held and option: whether one is cut, once it has been asked for. */
   private known = new Int8Array(0);
 
-  take(leaving: LeavingStates, options: OptionTable, groups: ResidueGroups): void {
+  take(leaving: StandingStates, options: OptionTable, groups: ResidueGroups): void {
     this.leaving = leaving;
     this.options = options;
     this.groups = groups;

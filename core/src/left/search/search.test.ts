@@ -10,7 +10,8 @@ import { gripProblem } from '../hand/grip.ts';
 import { neckTables } from '../hand/hand.ts';
 import { StateTable, type Layer } from './layer.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
-import { leftStepper, planLeft, type LeftSetup } from '../plan-left.ts';
+import { leftStepper, planLeft } from '../plan-left.ts';
+import type { LeftSetup } from '../left-plan.ts';
 import type { Stepper } from './step.ts';
 
 /** A short neck keeps the number of ways small enough to try them all. */

@@ -1,9 +1,8 @@
-import { Advance, type SearchBudget } from './advance.ts';
+import { Advance } from './advance.ts';
+import { DEFAULT_BUDGET, type SearchBudget } from './budget.ts';
 import { layerOf, SLOTS, StateTable, type Layer } from './layer.ts';
 import { ALL_POSITIONS, type Moment } from '../moments/ways-at-moment.ts';
 import type { Stepper } from './step.ts';
-
-export const DEFAULT_BUDGET: SearchBudget = { window: 8, windowInPosition: 6, maxStates: 6000 };
 
 /** The tables of a search, kept so that a later one can go on from the first moment that changed. */
 export interface SearchTables {

@@ -1,17 +1,7 @@
 import { slotFinger, slotFret, slotSound, type Layer } from './layer.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { FINGERS, STRINGS } from '../moments/option-table.ts';
-
-/** What the step must know of each sound, by sound index. Times in ticks. */
-export interface SoundTables {
-  readonly onset: Float64Array;
-  readonly end: Float64Array;
-  readonly ring: Float64Array;
-  /** Sound slurred or slid from, −1 for none. */
-  readonly slurredFrom: Int32Array;
-  /** 1 where it is a slide. */
-  readonly slides: Uint8Array;
-}
+import type { SoundTables } from '../moments/sound-tables.ts';
 
 /** How what lies on a string is bound at the moment of a step. */
 export const EMPTY = -1;
@@ -27,7 +17,7 @@ const NOWHERE = -1;
  * The states of a layer as they stand when the next moment strikes: flat arrays by state, and by state and string,
  * finger or struck sound.
  */
-export class LeavingStates {
+export class StandingStates {
   count = 0;
   position = new Uint8Array(0);
   bound = new Int8Array(0);

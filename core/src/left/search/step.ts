@@ -1,9 +1,10 @@
 import { barreCost } from './barre-costs.ts';
 import { hasteOf, StepBounds } from './bounds.ts';
 import type { LeftCosts } from '../hand/costs.ts';
-import { Frame } from './kept-beside.ts';
+import { KeptBeside } from './kept-beside.ts';
 import { packSlot, slotSound, type Layer } from './layer.ts';
-import { HELD, LeavingStates, RINGING, type SoundTables } from './standing-states.ts';
+import type { SoundTables } from '../moments/sound-tables.ts';
+import { HELD, StandingStates, RINGING } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { Openings } from './opening-costs.ts';
@@ -26,13 +27,13 @@ const ALL_FINGERS = 0b11110;
 export class Stepper {
   /** Slots of the state after the last `settle`. */
   readonly next = new Int32Array(STRINGS);
-  readonly leaving: LeavingStates;
+  readonly leaving: StandingStates;
   readonly bounds: StepBounds;
 
   private moment!: Moment;
   private options!: OptionTable;
 
-  private readonly framed: Frame;
+  private readonly framed: KeptBeside;
   private readonly openings: Openings;
   private readonly placing: Placing;
   private readonly costs: LeftCosts;
@@ -43,9 +44,9 @@ export class Stepper {
     this.costs = costs;
     this.tables = tables;
     this.sounds = sounds;
-    this.leaving = new LeavingStates(sounds);
+    this.leaving = new StandingStates(sounds);
     this.bounds = new StepBounds(costs, tables, this.leaving);
-    this.framed = new Frame(costs, this.leaving);
+    this.framed = new KeptBeside(costs, this.leaving);
     this.openings = new Openings(costs, tables, this.framed);
     this.placing = new Placing(costs, tables, this.framed);
   }
@@ -84,12 +85,12 @@ export class Stepper {
     return this.options.homes[option]!;
   }
 
-  /** See `Frame.staysOf`. */
+  /** See `KeptBeside.staysOf`. */
   staysOf(state: number, option: number): number {
     return this.framed.staysOf(state, option);
   }
 
-  /** See `Frame.mayStay`. */
+  /** See `KeptBeside.mayStay`. */
   mayStay(): boolean {
     return this.framed.mayStay();
   }

@@ -1,5 +1,6 @@
 import type { LeftCosts } from '../hand/costs.ts';
-import type { LeavingStates, SoundTables } from './standing-states.ts';
+import type { SoundTables } from '../moments/sound-tables.ts';
+import type { StandingStates } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { STRINGS } from '../moments/option-table.ts';
@@ -7,7 +8,7 @@ import { STRINGS } from '../moments/option-table.ts';
 /** What the voices of a moment pay for the strings they go on by, and for slurs and slides, in units of effort. */
 export const voiceCost = (
   costs: LeftCosts,
-  leaving: LeavingStates,
+  leaving: StandingStates,
   sounds: SoundTables,
   { options, struck }: Moment,
   state: number,

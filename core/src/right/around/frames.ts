@@ -1,7 +1,7 @@
 import { STROKE_FINGERS, type StrokeFinger } from '../../fingering/vocabulary.ts';
 import type { Cell } from '../events/cells.ts';
 import type { PluckEvent } from '../events/events.ts';
-import { THUMB } from '../search/step.ts';
+import { THUMB } from '../events/ranks.ts';
 
 /** Where i, m and a stand, finger by finger, from some event on. */
 export interface Frame {

@@ -1,12 +1,12 @@
-import type { LeftPlan } from '../../left/plan-left.ts';
+import type { LeftPlan } from '../../left/left-plan.ts';
 
 /**
  * Until when each sound must be heard, in ticks: its written length (or what a remedy left of it), longer where the
  * teacher lets a passage ring. Ringing that is only inferred is welcome, but nothing must wait for it.
  */
-export const mustSoundUntil = ({ memory, sounds }: LeftPlan): Float64Array => {
-  const { end, ring } = memory.moments.sounds;
+export const mustSoundUntil = ({ piece, sounds, times }: LeftPlan): Float64Array => {
+  const { end, ring } = times;
   return Float64Array.from(sounds, ({ index }) =>
-    ring[index] !== memory.ground.inferredRing[index] ? Math.max(end[index]!, ring[index]!) : end[index]!,
+    ring[index] !== piece.inferredRing[index] ? Math.max(end[index]!, ring[index]!) : end[index]!,
   );
 };

@@ -1,6 +1,7 @@
 import { STROKE_FINGERS, type StrokeFinger } from '../../fingering/vocabulary.ts';
 import type { PluckEvent } from '../events/events.ts';
-import { isLine, THUMB } from '../search/step.ts';
+import { THUMB } from '../events/ranks.ts';
+import { isLine } from '../events/events.ts';
 
 /** All orders in which the four fingers play once each: 24, six from each finger. */
 export const fingerOrders = (): readonly string[] => {

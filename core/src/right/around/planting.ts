@@ -1,10 +1,10 @@
 import { covers, type PassageRule, type PlantingKind } from '../../fingering/rules.ts';
 import { STROKE_FINGERS, type StrokeFinger } from '../../fingering/vocabulary.ts';
-import type { LeftPlan } from '../../left/plan-left.ts';
+import type { LeftPlan } from '../../left/left-plan.ts';
 import type { Cell } from '../events/cells.ts';
 import type { PluckEvent } from '../events/events.ts';
 import { mustSoundUntil } from './must-sound.ts';
-import { THUMB } from '../search/step.ts';
+import { THUMB } from '../events/ranks.ts';
 
 export interface PlantedFinger {
   readonly finger: StrokeFinger;

@@ -1,9 +1,8 @@
 import type { StrokeFinger } from '../../fingering/vocabulary.ts';
 import { barLabel, type Score } from '../../score/score.ts';
-import { cellsOf } from '../events/cells.ts';
 import { framesOf } from './frames.ts';
 import { measureOrder, type CrossingKind, type OrderMeasures } from './orders.ts';
-import type { RightPlan } from '../plan-right.ts';
+import type { RightPlan } from '../right-plan.ts';
 
 /** The right hand of one bar in figures. */
 export interface BarFigures {
@@ -65,7 +64,7 @@ export const strokeLetters = (ranks: readonly number[]): string => {
 };
 
 /** The right hand of a whole piece in figures. Times in ms at the tempo of the plan. */
-export const rightStatistics = (score: Score, { events, options }: RightPlan): RightStatistics => {
+export const rightStatistics = (score: Score, { cells, events, options }: RightPlan): RightStatistics => {
   const whole = measureOrder(events, options);
   const bars: BarFigures[] = [];
   for (let from = 0; from < events.length;) {
@@ -87,7 +86,6 @@ export const rightStatistics = (score: Score, { events, options }: RightPlan): R
     });
     from = to;
   }
-  const cells = cellsOf(score, events);
   const byOrder = new Map<string, PatternFigures>();
   const orderOf = (first: number, end: number): string =>
     options.slice(first, end).map(strokeLetters).join('');

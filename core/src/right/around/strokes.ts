@@ -1,9 +1,9 @@
 import { covers, type PassageRule } from '../../fingering/rules.ts';
-import type { LeftPlan } from '../../left/plan-left.ts';
+import type { LeftPlan } from '../../left/left-plan.ts';
 import type { Score } from '../../score/score.ts';
 import type { PluckEvent } from '../events/events.ts';
 import { mustSoundUntil } from './must-sound.ts';
-import { THUMB } from '../search/step.ts';
+import { THUMB } from '../events/ranks.ts';
 
 export type Stroke = 'free' | 'rest';
 

@@ -64,20 +64,11 @@ const beatOf = (score: Score, { bar, onset }: PluckEvent): number => {
   return start + Math.floor((onset - start) / beat) * beat;
 };
 
-/** Cells of the events of one plan: several readers ask for them, and events never change. */
-const known = new WeakMap<readonly PluckEvent[], readonly Cell[]>();
-
 /**
  * Finds the cells of a piece: tremolos wherever they stand, and arpeggios by the beat where a beat holds at least four
  * strokes, else by the bar.
  */
 export const cellsOf = (score: Score, events: readonly PluckEvent[]): readonly Cell[] => {
-  const found = known.get(events) ?? findCells(score, events);
-  known.set(events, found);
-  return found;
-};
-
-const findCells = (score: Score, events: readonly PluckEvent[]): readonly Cell[] => {
   const cells: Cell[] = [];
   const offer = (first: number, end: number, start: number): void => {
     const own = events.slice(first, end);

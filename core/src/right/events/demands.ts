@@ -1,6 +1,5 @@
-import type { Score } from '../../score/score.ts';
 import { STROKE_FINGERS, type StrokeFinger } from '../../fingering/vocabulary.ts';
-import { cellsOf, type Cell } from './cells.ts';
+import type { Cell } from './cells.ts';
 import { RIGHT_COSTS } from '../search/costs.ts';
 import type { PluckEvent, Wanted } from './events.ts';
 import type { PatternRule, RightRules, RightSetup } from './setup.ts';
@@ -38,15 +37,14 @@ const inTremolo = (cell: Cell, letters: string, wanted: Map<number, Wanted>): vo
 
 /** What the teacher asks of single events: patterns over ranges, and an order of tremolo. */
 export const demandsOf = (
-  score: Score,
+  cells: readonly Cell[],
   events: readonly PluckEvent[],
   setup: RightSetup,
   rules: RightRules,
 ): ReadonlyMap<number, Wanted> => {
   const wanted = new Map<number, Wanted>();
   if (setup.tremolo !== undefined)
-    for (const cell of cellsOf(score, events))
-      if (cell.kind === 'tremolo') inTremolo(cell, setup.tremolo, wanted);
+    for (const cell of cells) if (cell.kind === 'tremolo') inTremolo(cell, setup.tremolo, wanted);
   for (const rule of rules.patterns)
     for (const [index, rank] of alongRange(events, rule))
       wanted.set(index, asked([rank], RIGHT_COSTS.patternBroken));
@@ -58,30 +56,30 @@ export const demandsOf = (
  * its equals use there in a first plan (the earlier ones win a draw). What is demanded already stays as it is.
  */
 export const establishedOrder = (
-  score: Score,
+  cells: readonly Cell[],
   events: readonly PluckEvent[],
   chosen: readonly (readonly number[])[],
   rules: RightRules,
 ): ReadonlyMap<number, Wanted> => {
   const wanted = new Map<number, Wanted>();
   const byKey = new Map<string, Cell[]>();
-  for (const cell of cellsOf(score, events))
+  for (const cell of cells)
     if (rules.in(events[cell.first]!.bar).keepOrder)
       byKey.set(cell.key, [...(byKey.get(cell.key) ?? []), cell]);
-  for (const cells of byKey.values()) {
-    if (cells.length < 2) continue;
+  for (const equals of byKey.values()) {
+    if (equals.length < 2) continue;
     const votes = new Map<string, number>();
     const wayOf = ({ first, end }: Cell): string =>
       chosen
         .slice(first, end)
         .map((ranks) => ranks.join(''))
         .join(' ');
-    for (const cell of cells) votes.set(wayOf(cell), (votes.get(wayOf(cell)) ?? 0) + 1);
+    for (const cell of equals) votes.set(wayOf(cell), (votes.get(wayOf(cell)) ?? 0) + 1);
     if (votes.size < 2) continue;
-    const model = cells.reduce((a, b) => (votes.get(wayOf(b))! > votes.get(wayOf(a))! ? b : a));
+    const model = equals.reduce((a, b) => (votes.get(wayOf(b))! > votes.get(wayOf(a))! ? b : a));
     const order = wayOf(model);
     // Cells that have the order already are left as they are: less has to be solved again.
-    for (const cell of cells.filter((each) => wayOf(each) !== order))
+    for (const cell of equals.filter((each) => wayOf(each) !== order))
       for (let index = cell.first; index < cell.end; index += 1)
         if (!events[index]!.wanted)
           wanted.set(index, asked(chosen[model.first + index - cell.first]!, RIGHT_COSTS.orderLeft));

@@ -1,4 +1,4 @@
-import type { LeftPlan } from '../../left/plan-left.ts';
+import type { LeftPlan } from '../../left/left-plan.ts';
 import type { LeftTerm } from '../../left/hand/costs.ts';
 import { STROKE_FINGERS, type StrokeFinger } from '../../fingering/vocabulary.ts';
 import type { NoteId, Score } from '../../score/score.ts';
@@ -49,6 +49,10 @@ export interface PluckEvent {
   /** Locks that no order of the fingers can keep were set aside. */
   readonly brokenLocks: readonly number[];
 }
+
+/** A single note that does not belong to the bass. */
+export const isLine = (event: PluckEvent): boolean =>
+  event.notes.length === 1 && event.notes[0]!.voice !== 'bass';
 
 /** Of more notes than the hand has fingers, the thumb sweeps the lowest. */
 const MOST_PLUCKED = 4;

@@ -1,3 +1,5 @@
+import { signText } from '../../wording/sign-words.ts';
+import { wordingIn } from '../../wording/wording.ts';
 import { describe, expect, it } from 'vitest';
 import { clockOf } from '../../score/clock.ts';
 import type { StrumDirection } from '../../score/score.ts';
@@ -56,12 +58,12 @@ describe('strums', () => {
     const read = readMusicXml(
       `${xml.slice(0, first)}<notations><technical><down-bow/></technical></notations>${xml.slice(first)}`,
     );
-    if (!read.ok) throw new Error(read.error.message);
+    if (!read.ok) throw new Error(read.error.code);
     const plan = planPiece(read.value.score);
     expect(plan.right.strums).toEqual([]);
     expect(plan.notes[0]!.pluck).toBeDefined();
-    const signs = rightSigns(plan.score, plan.left, plan.right, []);
-    expect(signs.filter(({ kind }) => kind === 'strum').map((each) => each.sign)).toEqual(['⊓']);
+    const signs = rightSigns(plan.performance);
+    expect(signs.filter(({ kind }) => kind === 'written-strum').map((each) => each.sign)).toEqual(['⊓']);
   });
 
   it('plectrum signs and rolls toward the bass are read, kept and shown', () => {
@@ -69,11 +71,16 @@ describe('strums', () => {
     const first = xml.indexOf('</note>');
     const marked = `${xml.slice(0, first)}<notations><technical><up-bow/></technical></notations>${xml.slice(first)}`;
     const read = readMusicXml(marked);
-    if (!read.ok) throw new Error(read.error.message);
+    if (!read.ok) throw new Error(read.error.code);
     const plan = planPiece(read.value.score);
     expect(plan.right.strums).toHaveLength(1);
     expect(plan.right.strums[0]).toMatchObject({ direction: 'back', finger: 'i', isRasgueado: false });
-    const signs = rightSigns(plan.score, plan.left, plan.right, []);
-    expect(signs.find(({ kind }) => kind === 'strum')!.words).toMatch(/i brushes back/);
+    const signs = rightSigns(plan.performance);
+    expect(
+      signText(
+        wordingIn('en'),
+        signs.find(({ kind }) => kind === 'strum')!,
+      ),
+    ).toMatch(/i brushes back/);
   });
 });

@@ -1,4 +1,4 @@
-import type { LeftPlan } from '../../left/plan-left.ts';
+import type { LeftPlan } from '../../left/left-plan.ts';
 import type { Clock } from '../../score/clock.ts';
 import type { Score, StrumDirection } from '../../score/score.ts';
 

@@ -1,6 +1,7 @@
 import type { Branded } from '../../music/branded.ts';
 import { RIGHT_SCHOOL_RULES, type RightCosts, type RightTerm } from './costs.ts';
-import type { PluckEvent } from '../events/events.ts';
+import { isLine, type PluckEvent } from '../events/events.ts';
+import { INDEX, RING, THUMB } from '../events/ranks.ts';
 
 /**
  * What the right hand carries from event to event, packed into one number: the string each finger was last on
@@ -12,9 +13,6 @@ export type RightState = Branded<number, 'RightState'>;
 
 export const FREE_RIGHT_HAND = 0 as RightState;
 
-export const THUMB = 0;
-export const INDEX = 1;
-export const RING = 3;
 const ONLY_THUMB = 1 << THUMB;
 
 const STRING_BITS = 3;
@@ -61,10 +59,6 @@ export const afterEvent = (
 /** 1 at full haste, 0 when there is time. */
 const haste = (seconds: number, fast: number, calm: number): number =>
   Math.min(1, Math.max(0, (calm - seconds) / (calm - fast)));
-
-/** A single note that does not belong to the bass. */
-export const isLine = (event: PluckEvent): boolean =>
-  event.notes.length === 1 && event.notes[0]!.voice !== 'bass';
 
 /** The part of an option's cost that does not depend on what was played before. */
 export const placeCost = (

@@ -13,7 +13,7 @@ const study = (name: string): Score => {
       'utf8',
     ),
   );
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   return read.value.score;
 };
 

@@ -8,7 +8,7 @@ const note = (step: string) =>
 const read = readMusicXml(
   `<score-partwise version="4.0"><part-list><score-part id="P1"><part-name>Guitar</part-name></score-part></part-list><part id="P1"><measure number="1"><attributes><divisions>1</divisions><time><beats>3</beats><beat-type>4</beat-type></time></attributes>${['C', 'D', 'E'].map(note).join('')}</measure></part></score-partwise>`,
 );
-if (!read.ok) throw new Error(read.error.message);
+if (!read.ok) throw new Error(read.error.code);
 const { score } = read.value;
 const plan = planPiece(score);
 const geometry: SystemGeometry = {

@@ -14,7 +14,7 @@ import { layMarks, type Origins } from './marks.ts';
 
 const path = fileURLToPath(new URL('../../../../demo/studies/moth-hour.musicxml', import.meta.url));
 const read = readMusicXml(readFileSync(path, 'utf8'));
-if (!read.ok) throw new Error(read.error.message);
+if (!read.ok) throw new Error(read.error.code);
 const { score } = read.value;
 const plan: Plan = planPiece(score);
 const proposed = placedMarks(proposedMarks(plan), new Map(), new Map());

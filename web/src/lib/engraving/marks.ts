@@ -1,4 +1,12 @@
-import { midiOf, type Essential, type Note, type NotePlan, type PlacedMark, type Score } from '@oculon/core';
+import {
+  stringSign,
+  midiOf,
+  type Essential,
+  type Note,
+  type NotePlan,
+  type PlacedMark,
+  type Score,
+} from '@oculon/core';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
 import { layGuides, laySlurs, laySpans, type GuideSign, type SlurSign, type SpanSign } from './span-signs.ts';
 
@@ -29,8 +37,6 @@ export interface SystemMarks {
 }
 
 export type Origins = (note: number, field: 'string' | 'finger' | 'pluck') => Origin;
-
-const CIRCLED = ['', '①', '②', '③', '④', '⑤', '⑥'];
 
 /** A note that nothing is known of yet. */
 export const bareNote = ({ id }: Note): NotePlan => ({
@@ -140,7 +146,7 @@ const stringMarks = (
       const rank = stacked.get(key) ?? 0;
       stacked.set(key, rank + 1);
       const y = below ? head.bottom + STRING_LINE * (rank + 1) - 2 : head.top - 5 - STRING_LINE * rank;
-      return [{ note: head.note, x: head.x + head.width / 2, y, text: CIRCLED[note.string]!, origin: by }];
+      return [{ note: head.note, x: head.x + head.width / 2, y, text: stringSign(note.string), origin: by }];
     });
 };
 

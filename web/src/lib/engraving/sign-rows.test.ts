@@ -1,8 +1,7 @@
-import type { RightSign } from '@oculon/core';
 import { describe, expect, it } from 'vitest';
-import { laySigns, NO_ROWS } from './sign-rows.ts';
+import { laySigns, NO_ROWS, type SheetSign } from './sign-rows.ts';
 
-const sign = (note: number, text: string): RightSign => ({
+const sign = (note: number, text: string): SheetSign => ({
   note,
   kind: 'plant',
   sign: text,

@@ -1,6 +1,16 @@
-import type { RightSign } from '@oculon/core';
+import type { MarkId, NoteIndex } from '@oculon/core';
 import type { SystemGeometry } from './geometry.ts';
 import type { SystemMarks } from './marks.ts';
+
+/** A sign of the right hand as it is drawn below its note, with what it means. */
+export interface SheetSign {
+  readonly note: NoteIndex;
+  readonly kind: string;
+  readonly sign: string;
+  readonly words: string;
+  readonly isAdvice: boolean;
+  readonly mark?: MarkId;
+}
 
 export interface SignMark {
   readonly key: string;
@@ -27,7 +37,7 @@ const LETTER = 7;
 export const laySigns = (
   geometry: SystemGeometry,
   marks: SystemMarks,
-  signs: readonly RightSign[],
+  signs: readonly SheetSign[],
 ): SignRows => {
   const heads = new Map(geometry.heads.map((head) => [head.note, head]));
   const ends: number[] = [];

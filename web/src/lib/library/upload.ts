@@ -1,5 +1,6 @@
 import { isArchive, MAX_PACKED_BYTES, MAX_SOURCE_BYTES } from '@oculon/core';
 import * as z from 'zod';
+import { problemWords } from '../words.ts';
 
 const importedSchema = z.object({
   id: z.string(),
@@ -40,7 +41,7 @@ const tooLarge = async (file: File): Promise<UploadOutcome | undefined> => {
     ok: false,
     error: {
       code: 'too-large',
-      message: `The file is larger than ${limit / MEGABYTE} MB, more than any guitar piece needs. Export the guitar part alone.`,
+      message: problemWords({ code: 'too-large', values: { what: 'file', most: limit / MEGABYTE } }),
     },
   };
 };

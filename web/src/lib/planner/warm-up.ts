@@ -48,7 +48,7 @@ export const exerciseScore = (): Score => {
   const read = readMusicXml(
     `<score-partwise version="4.0"><part-list><score-part id="P1"><part-name>Guitar</part-name></score-part></part-list><part id="P1">${bars.join('')}</part></score-partwise>`,
   );
-  if (!read.ok) throw new RangeError(read.error.message);
+  if (!read.ok) throw new RangeError(read.error.code);
   return read.value.score;
 };
 

@@ -41,6 +41,7 @@ import {
 } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { MovementWay, PlannerApi, WayView } from './api.ts';
+import { findingWords } from '../words.ts';
 import { planSetup, scoreAsRead } from './setup.ts';
 import { exerciseScore, warmUpSteps } from './warm-up.ts';
 
@@ -178,8 +179,8 @@ const api: PlannerApi = {
       findings: plan.findings,
       positions: plan.left.hands.map(({ slice, position }) => ({ onset: slice.onset, position })),
       ringing: ringsOn(plan.left),
-      difficulty: difficultyOf(plan.score, plan.left, plan.right, plan.memory.clock, tempoOf(plan)),
-      rightSigns: rightSigns(plan.score, plan.left, plan.right, plan.fingering.rules.values(), plan.damping),
+      difficulty: difficultyOf(plan.performance, tempoOf(plan)),
+      rightSigns: rightSigns(plan.performance, plan.damping),
       sounds: plan.left.sounds.map(({ onset }) => onset),
       heads: plan.left.sounds.map(({ head }) => head),
       leftCost: plan.left.cost,
@@ -289,7 +290,7 @@ const api: PlannerApi = {
   },
 
   writeJson() {
-    return JSON.stringify(planJson(planned(), { parse: parseMs, ...timing }), null, 1);
+    return JSON.stringify(planJson(planned(), { parse: parseMs, ...timing }, findingWords), null, 1);
   },
 };
 

@@ -1,22 +1,16 @@
-import {
-  failure,
-  readable,
-  shortened,
-  success,
-  type ImportProblem,
-  type Repair,
-  type Result,
-} from '@oculon/core';
+import { failure, readable, shortened, success, type ImportProblem, type Result } from '@oculon/core';
 import type pg from 'pg';
 import { inTransaction } from './database.ts';
 import { insertFingering } from './fingerings.ts';
+import { repairWords } from '../words.ts';
 import type { PieceId, TeacherId } from './ids.ts';
-import { insertPiece } from './pieces.ts';
+import { insertPiece, type ToldRepair } from './pieces.ts';
 import type { ScoreReader } from './reading/read-score.ts';
 
 export interface ImportedPiece {
   readonly id: PieceId;
-  readonly repairs: readonly Repair[];
+  /** What was mended while reading, as it is said. */
+  readonly repairs: readonly ToldRepair[];
 }
 
 /** Longest names, in code points, as the database has room for them. */
@@ -50,10 +44,13 @@ export const importPiece = async (
       keyFifths: Math.max(-14, Math.min(14, keyFifths)),
       fileName: name,
       content,
-      repairs: repairs.map((repair) => ({ ...repair, message: readable(repair.message) })),
+      repairs: repairs.map((repair) => ({ code: repair.code, message: readable(repairWords(repair)) })),
     });
     await insertFingering(client, teacher, piece);
     return piece;
   });
-  return success({ id, repairs });
+  return success({
+    id,
+    repairs: repairs.map((repair) => ({ code: repair.code, message: repairWords(repair) })),
+  });
 };

@@ -24,7 +24,7 @@ describe('pieces in the database', () => {
   it('are imported with their source to the byte, their facts and an empty fingering', async () => {
     const teacher = await newTeacher(pool);
     const imported = await importPiece(pool, teacher, 'one-thread.musicxml', study, readHere);
-    if (!imported.ok) throw new Error(imported.error.message);
+    if (!imported.ok) throw new Error(imported.error.code);
     const { id } = imported.value;
     expect(await findPiece(pool, teacher, id)).toMatchObject({
       title: 'One Thread',
@@ -48,7 +48,7 @@ describe('pieces in the database', () => {
       new TextEncoder().encode(titled),
       readHere,
     );
-    if (!imported.ok) throw new Error(imported.error.message);
+    if (!imported.ok) throw new Error(imported.error.code);
     expect((await findPiece(pool, teacher, imported.value.id))?.title).toBe('𝄞'.repeat(300));
     expect((await findReading(pool, teacher, imported.value.id))?.fileName).toMatch(/^a b 𝄞+$/u);
   });

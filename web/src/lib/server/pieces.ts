@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import type { Repair } from '@oculon/core';
 import type { Queryable } from './database.ts';
 import { pieceIdSchema, type PieceId, type TeacherId } from './ids.ts';
 
@@ -16,9 +15,9 @@ const pieceSchema = z.object({
 });
 export type Piece = z.infer<typeof pieceSchema>;
 
-const repairsSchema = z.array(
-  z.object({ code: z.string(), message: z.string(), bar: z.string().optional() }),
-);
+/** What was mended while a file was read, as it was said then. */
+const repairsSchema = z.array(z.object({ code: z.string(), message: z.string() }));
+export type ToldRepair = z.infer<typeof repairsSchema>[number];
 
 const COLUMNS = `id, title, composer, bars, notes, key_fifths as "keyFifths", key_mode as "keyMode", touched_at as "touchedAt"`;
 
@@ -47,7 +46,7 @@ export interface NewPiece extends Omit<Piece, 'id' | 'touchedAt'> {
   readonly fileName: string;
   readonly partId: string;
   readonly content: Uint8Array;
-  readonly repairs: readonly Repair[];
+  readonly repairs: readonly ToldRepair[];
 }
 
 /** Keeps a piece with its source; call inside a transaction. */

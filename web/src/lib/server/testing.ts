@@ -29,7 +29,7 @@ export const newPiece = async (
     fileName: 'etude.musicxml',
     partId: 'P1',
     content: new Uint8Array([1, 2, 3]),
-    repairs: [{ code: 'bar-not-full', message: 'Bar 2 …', bar: '2' }],
+    repairs: [{ code: 'bar-not-full', message: 'Bar 2 …' }],
   });
   return { piece, fingering: await insertFingering(pool, teacher, piece) };
 };

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { placeText, barreWords, type BarreCare } from '@oculon/core';
+  import { barreWords, type BarreCare } from '@oculon/core';
+  import { placeWords } from '../words.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { noteAt } from './places.ts';
   import WithoutBarre from './WithoutBarre.svelte';
@@ -16,7 +17,7 @@
   const onsetOf = (slice: number) => workbench.plan?.positions[slice]?.onset;
   const where = (slice: number) => {
     const onset = onsetOf(slice);
-    return score && onset !== undefined ? placeText(score, onset) : 'the end';
+    return score && onset !== undefined ? placeWords(score, onset) : 'the end';
   };
   const advice = ({ advice: all, set, release }: BarreCare): string =>
     all
@@ -46,7 +47,7 @@
             class="w-full rounded px-1 text-left hover:bg-base-200"
             onclick={() => onjump(noteAt(score, barre.onset)?.index ?? 0)}
           >
-            <span class="font-semibold capitalize">{placeText(score, barre.onset)}</span>: {barreWords({
+            <span class="font-semibold capitalize">{placeWords(score, barre.onset)}</span>: {barreWords({
               ...barre,
               extent: barre.kind,
               finger: barre.finger as 1 | 2 | 3 | 4,

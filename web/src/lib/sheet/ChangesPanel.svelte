@@ -1,6 +1,6 @@
 <script lang="ts">
   import { barLabel, pitchLabel, type NotePlan } from '@oculon/core';
-  import { stringSign } from '../workbench/commands.ts';
+  import { stringSign } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
   const { workbench, onjump }: { workbench: Workbench; onjump: (note: number) => void } = $props();

@@ -1,8 +1,10 @@
 <script lang="ts">
   import { PRICE_LIMIT, type ChoiceEffect, type NoteChoices, type PricedPlacement } from '@oculon/core';
-  import { stringSign, takeWay, WAY_KEYS } from '../workbench/commands.ts';
+  import { stringSign } from '@oculon/core';
+  import { takeWay, WAY_KEYS } from '../workbench/commands.ts';
   import { PAUSE, type Workbench } from '../workbench/workbench.svelte.ts';
-  import { priceText, termWords } from './words.ts';
+  import { leftTermWords } from '../words.ts';
+  import { priceText } from './words.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
 
@@ -73,7 +75,7 @@
             <span class="tabular-nums">{priceText(way.price)}</span>
             {#if effect}
               <span class="col-start-2 col-span-2 text-xs opacity-75">
-                {termWords(effect.terms)}{effect.others > 0
+                {leftTermWords(effect.terms)}{effect.others > 0
                   ? `; ${effect.others} other ${effect.others === 1 ? 'note changes' : 'notes change'}`
                   : ''}
               </span>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { BarDifficulty } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { difficultyWords } from './difficulty-words.ts';
+  import { difficultyWords } from '../words.ts';
 
   /** One column a bar, as high as the bar is hard; a click goes there. */
   const { workbench, onjump }: { workbench: Workbench; onjump: (note: number) => void } = $props();

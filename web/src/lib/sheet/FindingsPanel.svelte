@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { findingWords, repairWords, say } from '../words.ts';
   import { findingKey, type Finding } from '@oculon/core';
   import { CircleAlert, Info, TriangleAlert, X } from '@lucide/svelte';
   import ShiftWays from './ShiftWays.svelte';
@@ -90,11 +91,11 @@
               onclick={() => jump(finding)}
             >
               <Icon class="mt-0.5 size-4 shrink-0 text-warning" aria-label={finding.severity} />
-              <span>{finding.message}</span>
+              <span>{findingWords(finding)}</span>
             </button>
             <button
               class="btn btn-ghost btn-xs btn-square"
-              aria-label="Put aside: {finding.message}"
+              aria-label="Put aside: {findingWords(finding)}"
               onclick={() => (dismissing = dismissing === key ? undefined : key)}><X class="size-3" /></button
             >
           </div>
@@ -119,7 +120,7 @@
           {#if fixes.has(findingKey(finding))}
             <div class="pl-7">
               <button class="btn btn-xs" disabled={workbench.planning} onclick={() => fix(finding)}
-                >{fixes.get(findingKey(finding))!.label}</button
+                >{say(`fix.${fixes.get(findingKey(finding))!.code}`)}</button
               >
             </div>
           {/if}
@@ -155,7 +156,7 @@
       {#each aside as finding, index (index)}
         <li class="flex items-start justify-between gap-2">
           <span class="opacity-80"
-            >{finding.message} <i>{workbench.fingering.dismissed.get(findingKey(finding))}</i></span
+            >{findingWords(finding)} <i>{workbench.fingering.dismissed.get(findingKey(finding))}</i></span
           >
           <button class="btn btn-ghost btn-xs" onclick={() => workbench.dismiss(findingKey(finding), null)}
             >Show again</button
@@ -169,7 +170,7 @@
   <details class="text-sm">
     <summary class="cursor-pointer">Mended while reading ({workbench.repairs.length})</summary>
     <ul class="mt-1 list-disc space-y-1 pl-5">
-      {#each workbench.repairs as repair, index (index)}<li>{repair.message}</li>{/each}
+      {#each workbench.repairs as repair, index (index)}<li>{repairWords(repair)}</li>{/each}
     </ul>
   </details>
 {/if}

@@ -1,8 +1,7 @@
 <script lang="ts">
-  import { placeText, barLabel, pitchLabel, type ComparedReturn } from '@oculon/core';
+  import { barLabel, pitchLabel, stringSign, type ComparedReturn } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { likenessWords, PHRASE_END_WORDS } from './movement-words.ts';
-  import { stringSign } from '../workbench/commands.ts';
+  import { likenessWords, placeWords, say } from '../words.ts';
 
   interface Props {
     workbench: Workbench;
@@ -64,7 +63,7 @@
             class="w-full rounded px-1 text-left hover:bg-base-200"
             onclick={() => jumpToBar(phrase.from)}
             ><span class="font-semibold">{bars(phrase.from, phrase.to)}</span>
-            <span class="opacity-80">to {PHRASE_END_WORDS[phrase.ends]}</span></button
+            <span class="opacity-80">to {say(`phrase-end.${phrase.ends}`)}</span></button
           >
         </li>
       {/each}
@@ -93,7 +92,7 @@
               <ul class="pl-3 text-xs" aria-label="Differences">
                 {#each each.differences as { here, there, price }, place (place)}
                   <li>
-                    {placeText(score, workbench.plan?.sounds[here] ?? 0)}: {takingOf(here)}, there {takingOf(
+                    {placeWords(score, workbench.plan?.sounds[here] ?? 0)}: {takingOf(here)}, there {takingOf(
                       there,
                     )} – {why(price)}
                   </li>

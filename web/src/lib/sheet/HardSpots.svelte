@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { BarDifficulty } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { difficultyWords, hardestBars } from './difficulty-words.ts';
+  import { difficultyWords } from '../words.ts';
+  import { hardestBars } from './hardest-bars.ts';
 
   const { workbench, onjump }: { workbench: Workbench; onjump: (note: number) => void } = $props();
 

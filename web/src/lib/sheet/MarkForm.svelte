@@ -1,6 +1,5 @@
 <script lang="ts">
   import {
-    placeText,
     BARRE_EXTENTS,
     LONGEST_TEXT,
     markId,
@@ -8,16 +7,16 @@
     pitchLabel,
     romanNumeral,
     STRINGS,
+    stringSign,
     type Mark,
     type MarkId,
     type NoteIndex,
   } from '@oculon/core';
   import { untrack } from 'svelte';
   import { noteIndex } from '../engraving/span-signs.ts';
-  import { stringSign } from '../workbench/commands.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { draftOf, isSpan, markFrom, NEW_DRAFT } from './mark-draft.ts';
-  import { MARK_NAMES } from './movement-words.ts';
+  import { placeWords, say } from '../words.ts';
 
   interface Props {
     workbench: Workbench;
@@ -44,7 +43,7 @@
     ]),
   );
   const nameOf = (note: NoteIndex) =>
-    `${pitchLabel(score.notes[note]!.sounding)}, ${placeText(score, score.notes[note]!.onset)}`;
+    `${pitchLabel(score.notes[note]!.sounding)}, ${placeWords(score, score.notes[note]!.onset)}`;
   const FRETS = Array.from({ length: 15 }, (_, index) => index + 1);
   const EXTENT_NAMES = { full: 'full', partial: 'partial', hinge: 'hinge' } as const;
 
@@ -73,7 +72,7 @@
       disabled={changed !== undefined}
       bind:value={draft.kind}
     >
-      {#each MARK_KINDS as kind (kind)}<option value={kind}>{MARK_NAMES[kind]}</option>{/each}
+      {#each MARK_KINDS as kind (kind)}<option value={kind}>{say(`mark.${kind}`)}</option>{/each}
     </select>
     {#if draft.kind === 'barre' || draft.kind === 'position'}
       <select class="select select-sm w-20" aria-label="Fret" bind:value={draft.fret}>

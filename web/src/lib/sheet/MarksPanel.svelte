@@ -1,12 +1,12 @@
 <script lang="ts">
   import { Pencil, X } from '@lucide/svelte';
-  import { anchorOf, type NoteId, type PlacedMark } from '@oculon/core';
+  import { anchorOf, type NoteId, type PlacedMark, type MarkKind } from '@oculon/core';
   import { tick, untrack } from 'svelte';
   import { noteIndex, spanOfMark } from '../engraving/span-signs.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { isSpan } from './mark-draft.ts';
   import MarkForm from './MarkForm.svelte';
-  import { MARK_NAMES, markWords } from './movement-words.ts';
+  import { markWords, say } from '../words.ts';
 
   /** The marks at the caret: accept what Oculon proposes, change, take away, or set one's own. */
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
@@ -81,7 +81,7 @@
         {#each here as placed, index (index)}
           <li class="flex flex-wrap items-center gap-1">
             <span class="grow"
-              >{MARK_NAMES[placed.mark.kind]}
+              >{say(`mark.${placed.mark.kind}`)}
               <span class="font-semibold">{markWords(placed.mark)}</span>
               <span class="text-xs opacity-70">{BY_WORDS[placed.by]}</span></span
             >
@@ -107,7 +107,7 @@
         {#each removedHere as [id], index (index)}
           <li class="flex items-center gap-1 opacity-80">
             <span class="grow"
-              >{MARK_NAMES[id.split('@')[0] as keyof typeof MARK_NAMES]}
+              >{say(`mark.${id.split('@')[0] as MarkKind}`)}
               <span class="text-xs">taken away</span></span
             >
             <button class="btn btn-ghost btn-xs" onclick={() => workbench.setMark(id, null)}>Put back</button>

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { placeText } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { blockWords, guideWords, heldWords, LEAVING_WORDS, preparationWords } from './movement-words.ts';
+  import { guideWords, heldWords, placeWords, preparationWords, say } from '../words.ts';
+  import { blockWords } from './block-words.ts';
 
   /** What the left hand does at the caret: the shape it holds, which finger goes down when, what stays and what leads. */
   const { workbench }: { workbench: Workbench } = $props();
@@ -13,7 +13,7 @@
   const positions = $derived(workbench.plan?.positions ?? []);
   const slice = $derived(positions.findIndex(({ onset }) => onset === workbench.caretNote?.onset));
   const onsetOf = (at: number) => positions[at]?.onset ?? 0;
-  const when = (at: number) => (score ? placeText(score, onsetOf(at)) : '');
+  const when = (at: number) => (score ? placeWords(score, onsetOf(at)) : '');
   const struckAt = (sound: number) => workbench.plan?.sounds[sound] ?? 0;
 
   const block = $derived(movements?.blocks.find(({ from, to }) => slice >= from && slice < to));
@@ -80,10 +80,10 @@
         <ul class="space-y-0.5" aria-label="What stays and what leads">
           {#each guides as guide, index (index)}<li>{guideWords(guide)}</li>{/each}
           {#each held as each, index (index)}
-            <li>{heldWords(each, placeText(score, struckAt(each.to)))}</li>
+            <li>{heldWords(each, placeWords(score, struckAt(each.to)))}</li>
           {/each}
           {#each leaving as { stay }, index (index)}
-            <li class="opacity-80">{stay.finger} {LEAVING_WORDS[stay.leaves]}</li>
+            <li class="opacity-80">{stay.finger} {say(`leaving.${stay.leaves}`)}</li>
           {/each}
         </ul>
       {/if}

@@ -1,15 +1,22 @@
 <script lang="ts">
-  import { barLabel, beatText, pitchLabel, STRINGS, type LeftFinger, type StrokeFinger } from '@oculon/core';
+  import {
+    barLabel,
+    beatText,
+    pitchLabel,
+    STRINGS,
+    stringSign,
+    type LeftFinger,
+    type StrokeFinger,
+  } from '@oculon/core';
   import {
     fretsAtCaret,
     release,
     setFinger,
     setPluck,
     setString,
-    stringSign,
     type Command,
   } from '../workbench/commands.ts';
-  import { REMEDY_WORDS } from './words.ts';
+  import { say } from '../words.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
@@ -113,7 +120,7 @@
       </p>
     {/if}
     {#if choice?.remedy}
-      <p class="mt-1 text-sm">Your way out: {REMEDY_WORDS[choice.remedy]}.</p>
+      <p class="mt-1 text-sm">Your way out: {say(`remedy.${choice.remedy}`)}.</p>
     {/if}
     {#if ringsUntil}<p class="mt-1 text-xs opacity-70">Rings on until {ringsUntil}.</p>{/if}
     <button class="btn btn-ghost btn-sm mt-2" disabled={!release(workbench, true)} onclick={does(release)}

@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { isForRightHand, placeText, romanNumeral, type PassageRule, type RuleId } from '@oculon/core';
+  import { isForRightHand, romanNumeral, stringSign, type PassageRule, type RuleId } from '@oculon/core';
   import type { WayView } from '../planner/api.ts';
-  import { stringSign } from '../workbench/commands.ts';
   import BarRange, { type TypedRange } from './BarRange.svelte';
   import RuleList from './RuleList.svelte';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { priceText, termWords } from './words.ts';
+  import { leftTermWords, placeWords } from '../words.ts';
+  import { priceText } from './words.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
 
@@ -55,7 +55,7 @@
   };
   const rejoins = (way: WayView): string => {
     if (!score || way.rejoins === undefined) return 'to the end';
-    return `as before from ${placeText(score, way.rejoins)}`;
+    return `as before from ${placeWords(score, way.rejoins)}`;
   };
 </script>
 
@@ -150,7 +150,7 @@
                   ? ' · barre'
                   : ''}
               </p>
-              <p class="text-xs">{termWords(way.terms)}; {rejoins(way)}</p>
+              <p class="text-xs">{leftTermWords(way.terms)}; {rejoins(way)}</p>
               <button class="btn btn-xs mt-1" onclick={() => take(way)}>Take this way</button>
             </li>
           {/each}

@@ -16,9 +16,8 @@
   import BarRange, { type TypedRange } from './BarRange.svelte';
   import PatternChart from './PatternChart.svelte';
   import RuleList from './RuleList.svelte';
-  import { differenceText, rightTermWords, wayName } from './right-words.ts';
-  import { PLANTING_WORDS } from './rule-words.ts';
-  import { RIGHT_SCHOOL_NAMES } from './words.ts';
+  import { rightTermWords, say } from '../words.ts';
+  import { differenceText, wayName } from './right-words.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
@@ -97,7 +96,7 @@
 
     <div class="grid grid-cols-[1fr_auto] gap-1">
       <select class="select select-sm" bind:value={school} aria-label="School for these bars">
-        {#each RIGHT_SCHOOLS as each (each)}<option value={each}>{RIGHT_SCHOOL_NAMES[each]}</option>{/each}
+        {#each RIGHT_SCHOOLS as each (each)}<option value={each}>{say(`right-school.${each}`)}</option>{/each}
       </select>
       <button
         class="btn btn-sm"
@@ -112,7 +111,7 @@
         <input type="checkbox" class="checkbox checkbox-xs" bind:checked={keepOrder} /> equal cells keep one order
       </label>
       <select class="select select-sm" bind:value={planting} aria-label="Planting for these bars">
-        {#each PLANTING_KINDS as each (each)}<option value={each}>{PLANTING_WORDS[each]}</option>{/each}
+        {#each PLANTING_KINDS as each (each)}<option value={each}>{say(`planting.${each}`)}</option>{/each}
       </select>
       <button
         class="btn btn-sm"

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { barLabel, type PassageRule, type RuleId } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { ruleWords } from './rule-words.ts';
+  import { ruleWords } from '../words.ts';
 
   interface Props {
     workbench: Workbench;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import {
-    HAND_SIZES,
+    HAND_NAMES,
     LEFT_SCHOOLS,
     parsePitch,
     patternSchema,
@@ -9,7 +9,7 @@
     setupSchema,
     type WholeSetup,
   } from '@oculon/core';
-  import { RIGHT_SCHOOL_NAMES } from './words.ts';
+  import { say } from '../words.ts';
   import HandFields from './HandFields.svelte';
   import WeightFields from './WeightFields.svelte';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
@@ -70,7 +70,8 @@
       value={workbench.setup.left}
       onchange={(event) => change({ left: event.currentTarget.value as WholeSetup['left'] })}
     >
-      {#each LEFT_SCHOOLS as school (school)}<option value={school}>{school}</option>{/each}
+      {#each LEFT_SCHOOLS as school (school)}<option value={school}>{say(`left-school.${school}`)}</option
+        >{/each}
     </select>
     <label for="setup-right">Right hand</label>
     <select
@@ -79,7 +80,7 @@
       value={workbench.setup.right}
       onchange={(event) => change({ right: event.currentTarget.value as WholeSetup['right'] })}
     >
-      {#each RIGHT_SCHOOLS as school (school)}<option value={school}>{RIGHT_SCHOOL_NAMES[school]}</option
+      {#each RIGHT_SCHOOLS as school (school)}<option value={school}>{say(`right-school.${school}`)}</option
         >{/each}
     </select>
     <label for="setup-tremolo">Tremolo</label>
@@ -122,7 +123,7 @@
       value={workbench.setup.hand}
       onchange={(event) => change({ hand: event.currentTarget.value as WholeSetup['hand'] })}
     >
-      {#each Object.keys(HAND_SIZES) as size (size)}<option value={size}>{size}</option>{/each}
+      {#each HAND_NAMES as size (size)}<option value={size}>{say(`hand.${size}`)}</option>{/each}
     </select>
     <label for="setup-scale">Scale length</label>
     <select

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { RightSign } from '@oculon/core';
+  import type { SheetSign } from '../engraving/sign-rows.ts';
   import { tick, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { breakSystems, type SystemPlan } from '../engraving/breaks.ts';
@@ -33,7 +33,7 @@
     ),
   );
 
-  const NO_SIGNS: readonly RightSign[] = [];
+  const NO_SIGNS: readonly SheetSign[] = [];
   const chords = $derived(
     score && display.harmony && workbench.movements
       ? chordWords(score, workbench.movements.blocks, workbench.plan?.positions ?? [])
@@ -44,7 +44,7 @@
     score
       ? shownSigns(
           score,
-          display.rightSigns ? (workbench.plan?.rightSigns ?? NO_SIGNS) : NO_SIGNS,
+          display.rightSigns ? (workbench.plan?.rightSigns ?? []) : [],
           workbench.marks,
           workbench.fingering.marks,
         )

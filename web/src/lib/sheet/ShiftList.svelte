@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { placeText, pitchLabel } from '@oculon/core';
+  import { pitchLabel } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { RIDE_WORDS } from './movement-words.ts';
+  import { placeWords, say } from '../words.ts';
   import { noteAt } from './places.ts';
   import ShiftWays from './ShiftWays.svelte';
 
@@ -31,8 +31,8 @@
             class="w-full rounded px-1 text-left hover:bg-base-200"
             onclick={() => onjump(noteAt(score, shift.onset)?.index ?? 0)}
           >
-            <span class="font-semibold capitalize">{placeText(score, shift.onset)}</span>: {shift.from} → {shift.to},
-            {Math.round(shift.distance)} mm {RIDE_WORDS[shift.rides]}, {Math.round(shift.speed)} mm/s
+            <span class="font-semibold capitalize">{placeWords(score, shift.onset)}</span>: {shift.from} → {shift.to},
+            {Math.round(shift.distance)} mm {say(`ride.${shift.rides}`)}, {Math.round(shift.speed)} mm/s
           </button>
           <div class="pl-2 text-xs opacity-80">
             Leave {Math.round(shift.travel)} ms before it{#if shift.cuts.length > 0}; {shift.cuts

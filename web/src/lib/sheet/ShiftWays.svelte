@@ -1,9 +1,7 @@
 <script lang="ts">
-  import { placeText } from '@oculon/core';
   import type { ShiftWay } from '../planner/api.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { RIDE_WORDS } from './movement-words.ts';
-  import { termWords } from './words.ts';
+  import { leftTermWords, placeWords, say } from '../words.ts';
 
   /** Other moments at which a shift could be made; nothing happens until one is taken. */
   const { workbench, slice, ondone }: { workbench: Workbench; slice: number; ondone: () => void } = $props();
@@ -42,10 +40,10 @@
     {#each ways as way, index (index)}
       <li>
         <button class="btn btn-xs" onclick={() => take(way)}
-          >{way.isEarlier ? 'Earlier' : 'Later'}: {placeText(workbench.score!, way.onset)}</button
+          >{way.isEarlier ? 'Earlier' : 'Later'}: {placeWords(workbench.score!, way.onset)}</button
         >
         <span class="text-xs"
-          >{way.price >= 0 ? '+' : '−'}{Math.abs(way.price).toFixed(1)}, {RIDE_WORDS[way.rides]}; {termWords(
+          >{way.price >= 0 ? '+' : '−'}{Math.abs(way.price).toFixed(1)}, {say(`ride.${way.rides}`)}; {leftTermWords(
             way.terms,
           )}</span
         >

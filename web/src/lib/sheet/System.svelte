@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { barLabel, type Essential, type PlacedMark, type RightSign, type Score } from '@oculon/core';
+  import { barLabel, type Essential, type PlacedMark, type Score } from '@oculon/core';
   import Part from '../Part.svelte';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import { marksKeeper } from '../engraving/laid-marks.ts';
   import { bareNote, type Origins } from '../engraving/marks.ts';
-  import { laySigns, NO_ROWS } from '../engraving/sign-rows.ts';
+  import { laySigns, NO_ROWS, type SheetSign } from '../engraving/sign-rows.ts';
   import { breather, type DrawingQueue } from '../engraving/drawing-queue.ts';
   import { drawSystem } from '../engraving/vexflow-system.ts';
   import type { PlanView } from '../planner/api.ts';
@@ -25,7 +25,7 @@
     /** The marks to show; all of them when missing. */
     essential: ReadonlyMap<number, Essential> | undefined;
     ringing: ReadonlyMap<number, number>;
-    rightSigns: readonly RightSign[];
+    rightSigns: readonly SheetSign[];
     queue: DrawingQueue;
     ondrawn: () => void;
     onpick: (note: number) => void;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { pitchLabel, type NoteId, type WayOut } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { REMEDY_WORDS } from './words.ts';
+  import { say } from '../words.ts';
 
   /** What can be done about a note that cannot be played or held; nothing happens until one is taken. */
   const { workbench, note, ondone }: { workbench: Workbench; note: NoteId; ondone: () => void } = $props();
@@ -46,7 +46,7 @@
     {#each ways.slice(0, MOST_SHOWN) as way, index (index)}
       <li>
         <button class="btn btn-xs" onclick={() => take(way)}>
-          {nameOf(way)}: {REMEDY_WORDS[way.remedy]}
+          {nameOf(way)}: {say(`remedy.${way.remedy}`)}
         </button>
         <span class="text-xs tabular-nums opacity-70"
           >{way.price >= 0 ? '+' : '−'}{Math.abs(way.price).toFixed(1)}</span

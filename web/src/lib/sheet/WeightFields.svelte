@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { LEFT_WEIGHTS, WEIGHT_RANGE, type LeftWeight, type WholeSetup } from '@oculon/core';
+  import { LEFT_WEIGHT_NAMES, WEIGHT_RANGE, type LeftWeight, type WholeSetup } from '@oculon/core';
+  import { say } from '../words.ts';
 
   interface Props {
     setup: WholeSetup;
@@ -7,7 +8,6 @@
   }
   const { setup, change }: Props = $props();
 
-  const NAMES = Object.keys(LEFT_WEIGHTS) as LeftWeight[];
   /** Sliders move in doublings: the middle leaves the school as it is. */
   const most = Math.log2(WEIGHT_RANGE[1]);
   const at = (weight: LeftWeight) => Math.log2(setup.weights?.[weight] ?? 1);
@@ -24,10 +24,10 @@
 </script>
 
 <div class="space-y-1">
-  {#each NAMES as weight (weight)}
+  {#each LEFT_WEIGHT_NAMES as weight (weight)}
     <label class="block text-xs">
       <span class="flex justify-between"
-        ><span>{weight}</span><span class="opacity-70">{words(weight)}</span></span
+        ><span>{say(`weight.${weight}`)}</span><span class="opacity-70">{words(weight)}</span></span
       >
       <input
         type="range"

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { MovementWay } from '../planner/api.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { termWords } from './words.ts';
+  import { leftTermWords } from '../words.ts';
 
   interface Props {
     workbench: Workbench;
@@ -43,7 +43,7 @@
 {:else if without.way}
   {@const { way } = without}
   <span class="text-xs"
-    >{way.price >= 0 ? '+' : '−'}{Math.abs(way.price).toFixed(1)}: {termWords(way.terms)}</span
+    >{way.price >= 0 ? '+' : '−'}{Math.abs(way.price).toFixed(1)}: {leftTermWords(way.terms)}</span
   >
   <button class="btn btn-xs" onclick={() => take(way)}>Take it</button>
 {:else}

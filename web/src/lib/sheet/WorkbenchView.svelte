@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { problemWords } from '../words.ts';
   import { ArrowLeft, Download, Keyboard, Redo2, Undo2 } from '@lucide/svelte';
   import { onMount, untrack } from 'svelte';
   import Part from '$lib/Part.svelte';
@@ -87,7 +88,7 @@
   const exportMusicXml = () =>
     exported(async () => {
       const written = await workbench!.exportMusicXml();
-      if (!written.ok) exportProblem = written.error.message;
+      if (!written.ok) exportProblem = problemWords(written.error);
       else
         download(
           written.value as Uint8Array<ArrayBuffer>,
@@ -152,7 +153,7 @@
   {#if workbench?.phase === 'failed'}
     <div role="alert" class="m-8 rounded-box border border-error p-6">
       <h2 class="text-lg">This piece cannot be opened</h2>
-      <p class="mt-1">{workbench.problem?.message}</p>
+      <p class="mt-1">{workbench.problem}</p>
       <a class="btn mt-4" href="/">To the library</a>
     </div>
   {:else if !workbench}

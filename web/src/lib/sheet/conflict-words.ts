@@ -3,36 +3,18 @@ import {
   barreWords,
   pitchLabel,
   romanNumeral,
+  stringSign,
   type Choice,
   type Conflict,
   type Mark,
   type MarkDecision,
   type NoteId,
   type PassageRule,
+  type Remedy,
   type Score,
-  type SetupField,
   type SlotValue,
 } from '@oculon/core';
-import { stringSign } from '../workbench/commands.ts';
-import { MARK_NAMES } from './movement-words.ts';
-import { ruleWords } from './rule-words.ts';
-import { REMEDY_WORDS } from './words.ts';
-
-const SETUP_NAMES: Readonly<Record<SetupField, string>> = {
-  hand: 'hand size',
-  spans: 'measured hand',
-  tuning: 'tuning',
-  capo: 'capo',
-  weights: 'own weights',
-  scaleLength: 'scale length',
-  left: 'school of the left hand',
-  right: 'school of the right hand',
-  tremolo: 'order in tremolo',
-  doubleThumb: 'thumb twice running',
-  keepOrder: 'one order for equal cells',
-  tempo: 'tempo',
-  octave: 'octave',
-};
+import { ruleWords, say } from '../words.ts';
 
 const NOTHING = 'left to Oculon';
 
@@ -46,7 +28,7 @@ const choiceWords = (field: keyof Choice, value: SlotValue): string => {
     case 'pluck':
       return String(value);
     case 'remedy':
-      return REMEDY_WORDS[value as keyof typeof REMEDY_WORDS];
+      return say(`remedy.${value as Remedy}`);
   }
 };
 
@@ -66,7 +48,7 @@ const markText = (decision: MarkDecision | undefined): string => {
     case 'damp':
       return stringSign(decision.string);
     default:
-      return MARK_NAMES[decision.kind];
+      return say(`mark.${decision.kind}`);
   }
 };
 
@@ -113,11 +95,11 @@ export const conflictWords = (
       );
     case 'mark': {
       const [kind, note] = slot.mark.split('@') as [Mark['kind'], NoteId];
-      return both(`${MARK_NAMES[kind] ?? 'a mark'}, ${noteText(score, note)}`, (value) =>
+      return both(`${say(`mark.${kind}`)}, ${noteText(score, note)}`, (value) =>
         markText(value as MarkDecision | undefined),
       );
     }
     case 'setup':
-      return both(SETUP_NAMES[slot.field], setupText);
+      return both(say(`setup.${slot.field}`), setupText);
   }
 };

@@ -7,7 +7,7 @@ import { chordWords, shownSigns, shownSpans, wordsGone } from './shown-marks.ts'
 
 const path = fileURLToPath(new URL('../../../../demo/studies/low-meadow-dance.musicxml', import.meta.url));
 const read = readMusicXml(readFileSync(path, 'utf8'));
-if (!read.ok) throw new Error(read.error.message);
+if (!read.ok) throw new Error(read.error.code);
 const { score } = read.value;
 const plan = planPiece(score);
 const voice = (name: string) => score.notes.filter((note) => note.voice === name).map(({ index }) => index);
@@ -66,7 +66,7 @@ describe('marks on the sheet', () => {
         note: melody[0]!,
         kind: 'stroke',
         sign: '○',
-        words: '',
+        values: { stroke: 'free', reason: 'asked', comesToRestOn: undefined, silences: false },
         isAdvice: true,
         mark: markId(stroke),
       } as const,

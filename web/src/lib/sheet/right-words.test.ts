@@ -1,7 +1,7 @@
 import type { PassageRule, RightWay } from '@oculon/core';
 import { describe, expect, it } from 'vitest';
-import { differenceText, rightTermWords, wayName } from './right-words.ts';
-import { ruleWords } from './rule-words.ts';
+import { rightTermWords, ruleWords } from '../words.ts';
+import { differenceText, wayName } from './right-words.ts';
 
 describe('the right hand in words', () => {
   it('names ways by what was asked', () => {

@@ -1,4 +1,5 @@
 import {
+  stringSign,
   sameValue,
   type Block,
   type Mark,
@@ -8,8 +9,10 @@ import {
   type RightSign,
   type Score,
 } from '@oculon/core';
+import type { SheetSign } from '../engraving/sign-rows.ts';
+import { signWords } from '../words.ts';
 import { noteIndex } from '../engraving/span-signs.ts';
-import { stringSign } from '../workbench/commands.ts';
+
 import { noteAt } from './places.ts';
 
 /** Proposals that stand on the sheet without being asked for. */
@@ -52,12 +55,14 @@ export const shownSigns = (
   planned: readonly RightSign[],
   marks: readonly PlacedMark[],
   decisions: ReadonlyMap<MarkId, MarkDecision>,
-): readonly RightSign[] => {
+): readonly SheetSign[] => {
   const own = marks.filter(({ mark, by }) => by !== 'planned' && BELOW.has(mark.kind));
   const replaced = new Set<MarkId>([...own.map(({ id }) => id), ...decisions.keys()]);
   return [
-    ...planned.filter(({ mark }) => mark === undefined || !replaced.has(mark)),
-    ...own.flatMap(({ id, mark }): RightSign[] => {
+    ...planned
+      .filter(({ mark }) => mark === undefined || !replaced.has(mark))
+      .map((sign): SheetSign => ({ ...sign, words: signWords(sign) })),
+    ...own.flatMap(({ id, mark }): SheetSign[] => {
       const note = noteIndex(score, mark.from);
       if (note === undefined || (mark.kind !== 'damp' && mark.kind !== 'plant' && mark.kind !== 'stroke'))
         return [];

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { priceText, termWords } from './words.ts';
+import { leftTermWords as termWords } from '../words.ts';
+import { priceText } from './words.ts';
 
 describe('what a choice brings about, in words', () => {
   it('names the largest differences first, three at most', () => {

@@ -6,7 +6,7 @@ import { stepByBar, stepInChord, stepInTime } from './caret.ts';
 
 const path = fileURLToPath(new URL('../../../../demo/studies/low-meadow-dance.musicxml', import.meta.url));
 const read = readMusicXml(readFileSync(path, 'utf8'));
-if (!read.ok) throw new Error(read.error.message);
+if (!read.ok) throw new Error(read.error.code);
 const score: Score = read.value.score;
 
 describe('the caret', () => {

@@ -1,4 +1,5 @@
 import {
+  stringSign,
   openPitch,
   pitchLabel,
   STRINGS,
@@ -14,9 +15,6 @@ import type { Workbench } from './workbench.svelte.ts';
 
 /** Tells whether it can be done now and, unless only asked, does it. */
 export type Command = (workbench: Workbench, onlyAsk?: boolean) => boolean;
-
-const CIRCLED = ['', '①', '②', '③', '④', '⑤', '⑥'] as const;
-export const stringSign = (string: number): string => CIRCLED[string] ?? String(string);
 
 const move =
   (step: typeof stepInTime, direction: 1 | -1): Command =>

@@ -20,7 +20,6 @@ import {
   type FindingKey,
   type Fingering,
   type Fix,
-  type ImportProblem,
   type Mark,
   type MarkDecision,
   type MarkId,
@@ -37,6 +36,7 @@ import {
   type WholeSetup,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
+import { problemWords } from '../words.ts';
 import type { MovementsView, PlanView } from '../planner/api.ts';
 import { CHANGE_WORDS } from './change-words.ts';
 import { changesBetween, planKey, sharing, type Change } from './plan-changes.ts';
@@ -67,7 +67,7 @@ const SILENCE = 250;
 /** The state of one open piece. Edits flow one way: command → edit → fingering → planner → sheet. */
 export class Workbench {
   phase = $state<Phase>('opening');
-  problem = $state<ImportProblem>();
+  problem = $state('');
   /** The piece as the file was read. */
   #opened = $state.raw<Score>();
   repairs = $state.raw<readonly Repair[]>([]);
@@ -165,7 +165,7 @@ export class Workbench {
       const bytes = new Uint8Array(await response.arrayBuffer());
       const opened = await this.#planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), this.#start.part);
       if (!opened.ok) {
-        this.problem = opened.error;
+        this.problem = problemWords(opened.error);
         this.phase = 'failed';
         return;
       }
@@ -177,7 +177,7 @@ export class Workbench {
       this.phase = 'ready';
       await this.replan();
     } catch (error) {
-      this.problem = { code: 'no-notes', message: (error as Error).message };
+      this.problem = (error as Error).message;
       this.phase = 'failed';
     }
   }

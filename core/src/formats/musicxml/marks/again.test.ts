@@ -16,11 +16,11 @@ const studies = readdirSync(STUDIES).map(
 /** What `oculon plan --out` and the web's export write. */
 const exported = (xml: string): string => {
   const read = readMusicXml(xml);
-  if (!read.ok) throw new Error(read.error.message);
+  if (!read.ok) throw new Error(read.error.code);
   const { score, marks } = read.value;
   const plan = planPiece(score, EMPTY_FINGERING, setupFor(score));
   const written = writeMusicXml(xml, marksOf(plan), { signs: wantedMarks(plan, marks) });
-  if (!written.ok) throw new Error(written.error.message);
+  if (!written.ok) throw new Error(written.error.code);
   return written.value;
 };
 

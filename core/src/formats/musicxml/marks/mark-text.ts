@@ -1,3 +1,4 @@
+import { readStringSign, stringSign } from '../../../instrument/string-sign.ts';
 import type { Mark, MarkOf } from '../../../fingering/marks.ts';
 import type { StringNumber } from '../../../instrument/guitar.ts';
 
@@ -28,8 +29,6 @@ const fromRoman = (text: string): number | undefined => {
   const at = ROMAN.findIndex((each) => each === text.toUpperCase());
   return at < 0 ? undefined : at + 1;
 };
-
-const CIRCLED = ['①', '②', '③', '④', '⑤', '⑥'] as const;
 
 /** A barre in the trade's signs: `C V`, `½C II`, `C III (hinge)`, `½C VII (4)`. Handbook §1. */
 export const barreWords = ({
@@ -63,11 +62,9 @@ export const readBracketWords = (text: string): BracketMark | undefined => {
 export const bracketWords = (mark: MarkOf<'barre'> | MarkOf<'position'>): string =>
   mark.kind === 'barre' ? barreWords(mark) : romanNumeral(mark.position);
 
-export const dampWords = (string: StringNumber): string => CIRCLED[string - 1]!;
-export const readDampWords = (text: string): StringNumber | undefined => {
-  const at = CIRCLED.findIndex((each) => each === text.trim());
-  return at < 0 ? undefined : ((at + 1) as StringNumber);
-};
+export const dampWords = (string: StringNumber): string => stringSign(string);
+export const readDampWords = (text: string): StringNumber | undefined =>
+  readStringSign(text) as StringNumber | undefined;
 
 /** Signs for which MusicXML has no element: `other-technical` at the note, in these words. */
 export const technicalWords = (mark: Mark): string | undefined =>

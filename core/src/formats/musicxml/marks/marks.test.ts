@@ -12,12 +12,12 @@ import { barreWords, readBracketWords, romanNumeral } from './mark-text.ts';
 
 const read = (xml: string) => {
   const result = readMusicXml(xml);
-  if (!result.ok) throw new Error(result.error.message);
+  if (!result.ok) throw new Error(result.error.code);
   return result.value;
 };
 const write = (xml: string, marks: readonly Mark[], removed: readonly MarkId[] = []): string => {
   const result = writeMusicXml(xml, new Map(), { signs: { marks, removed } });
-  if (!result.ok) throw new Error(result.error.message);
+  if (!result.ok) throw new Error(result.error.code);
   return result.value;
 };
 const marksIn = (xml: string): readonly Mark[] =>
@@ -173,7 +173,7 @@ describe('the words of brackets', () => {
     for (const xml of [slurred, ...variants]) {
       const marks = new Map(read(xml).score.notes.map(({ id }) => [id, { finger: 1, pluck: 'i' }]));
       const result = writeMusicXml(xml, marks, { signs: { marks: [], removed: [slur] } });
-      const text = result.ok ? result.value : result.error.message;
+      const text = result.ok ? result.value : result.error.code;
       expect(text).not.toContain('<slur');
       expect(text.match(/<fingering>1<\/fingering>/g)).toHaveLength(3);
       expect(read(text).score.notes.map(({ fingering }) => fingering.pluck)).toEqual(['i', 'i', 'i']);

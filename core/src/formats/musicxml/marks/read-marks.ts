@@ -4,7 +4,7 @@ import { slurMarks } from '../../../fingering/slurred.ts';
 import { anchorOf } from '../../../score/anchor.ts';
 import type { NoteIndex, Score } from '../../../score/score.ts';
 import { childrenNamed, type XmlElement } from '../../xml/tree.ts';
-import type { MeasureSource } from '../parts.ts';
+import type { MeasureSource } from '../measures.ts';
 import { readDirectionMark } from './directions.ts';
 import { readTechnicalWords } from './mark-text.ts';
 

@@ -38,15 +38,8 @@ export const readScoreApart: ScoreReader = async (content, part) => {
     )) as Awaited<ReturnType<ScoreReader>>;
   } catch (cause) {
     log.warn({ err: cause, bytes: content.length }, 'score not read');
-    if (/queue/i.test((cause as Error).message))
-      return failure({
-        code: 'busy',
-        message: 'Many scores are being read just now. Nothing was imported; try again in a minute.',
-      });
-    return failure({
-      code: 'too-large',
-      message: `The file takes more than ${MOST_SECONDS} seconds, or more memory than any guitar piece needs, to be read. Export the guitar part alone.`,
-    });
+    if (/queue/i.test((cause as Error).message)) return failure({ code: 'busy', values: {} });
+    return failure({ code: 'too-much-work', values: { seconds: MOST_SECONDS } });
   }
 };
 

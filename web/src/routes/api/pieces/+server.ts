@@ -5,6 +5,7 @@ import { withDatabase } from '$lib/server/database-trouble.ts';
 import { importPiece } from '$lib/server/import-piece.ts';
 import { readBody } from '$lib/server/read-body.ts';
 import { readScoreApart } from '$lib/server/reading/pool.ts';
+import { problemWords } from '$lib/words.ts';
 import type { RequestHandler } from './$types';
 
 const FIRST_NAME = 'piece.musicxml';
@@ -19,7 +20,14 @@ const fileNameIn = (headers: Headers): string => {
 };
 
 const statusOf = ({ code }: ImportProblem): number =>
-  code === 'too-large' ? 413 : code === 'busy' ? 503 : 422;
+  code === 'too-large' || code === 'too-much-work' ? 413 : code === 'busy' ? 503 : 422;
+
+/** The problem as the page is told of it, with the parts to choose from where there are several. */
+const told = (problem: ImportProblem) => ({
+  code: problem.code,
+  message: problemWords(problem),
+  ...(problem.code === 'choose-part' && { parts: problem.values.parts }),
+});
 
 /** Imports the score file in the body; `x-file-name` carries its name, `?part=` the part to read. */
 export const POST: RequestHandler = async ({ request, locals, url }) => {
@@ -36,5 +44,5 @@ export const POST: RequestHandler = async ({ request, locals, url }) => {
   );
   return imported.ok
     ? json(imported.value, { status: 201 })
-    : json(imported.error, { status: statusOf(imported.error) });
+    : json(told(imported.error), { status: statusOf(imported.error) });
 };

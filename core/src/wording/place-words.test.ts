@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { exampleScore } from '../testing/planning.ts';
-import { placeText } from './place.ts';
+import { placeText } from './place-words.ts';
+import { wordingIn } from './wording.ts';
 
 const places = (score: ReturnType<typeof exampleScore>): string[] =>
-  score.notes.map(({ onset }) => placeText(score, onset));
+  score.notes.map(({ onset }) => placeText(wordingIn('en'), score, onset));
 
 // Players count beats from 1: common practice, no published source.
 describe('places in a piece', () => {

@@ -1,6 +1,7 @@
 import type { BarDifficulty } from '@oculon/core';
 import { describe, expect, it } from 'vitest';
-import { difficultyWords, hardestBars } from './difficulty-words.ts';
+import { difficultyWords } from '../words.ts';
+import { hardestBars } from './hardest-bars.ts';
 
 const bar = (number: number, left: number, right: number, comfortableTempo?: number): BarDifficulty => ({
   bar: number,

@@ -1,0 +1,12 @@
+/** The sounds of a piece as flat tables by sound index. Times in ticks. */
+export interface SoundTables {
+  readonly onset: Float64Array;
+  /** Where it ends as written, or as a remedy left it. */
+  readonly end: Float64Array;
+  /** Until when it may ring; its end where it may not. */
+  readonly ring: Float64Array;
+  /** Sound slurred or slid from, −1 for none. */
+  readonly slurredFrom: Int32Array;
+  /** 1 where it is a slide, which asks for one finger; a slur asks for two. */
+  readonly slides: Uint8Array;
+}
