@@ -1,5 +1,8 @@
 import type { Score } from './score.ts';
 
+/** Tempo when a piece gives none, in quarters a minute: a calm practice tempo of our own choosing. */
+export const DEFAULT_TEMPO = 80;
+
 /** Converts ticks to seconds along the tempo marks of a piece. */
 export interface Clock {
   /** Seconds from the start of the piece to `time` ticks. */

@@ -111,6 +111,13 @@ export interface BarVoice {
 }
 
 export type Navigation = 'segno' | 'coda' | 'fine' | 'da-capo' | 'dal-segno' | 'to-coda';
+/** Jumps that are printed as words at the end of their bar; the others are signs at its start. */
+export const NAVIGATION_WORDS: Readonly<Partial<Record<Navigation, string>>> = {
+  fine: 'Fine',
+  'da-capo': 'D.C.',
+  'dal-segno': 'D.S.',
+  'to-coda': 'To Coda',
+};
 
 export interface Bar {
   readonly index: number;

@@ -18,18 +18,20 @@ export const navigationIn = (element: XmlElement): Navigation[] => {
     sounds.some((sound) => Object.hasOwn(sound.attributes, name)),
   ).map(([, navigation]) => navigation);
   const types = childrenNamed(element, 'direction-type');
-  const signs = (['segno', 'coda'] as const).filter((name) => types.some((type) => childNamed(type, name)));
   const words = types.flatMap((type) => childrenNamed(type, 'words')).map((each) => each.text.trim());
-  const fromWords = words.flatMap((text): Navigation[] =>
-    /^d\.?\s?c\.?/i.test(text)
-      ? ['da-capo']
-      : /^d\.?\s?s\.?/i.test(text)
-        ? ['dal-segno']
-        : /^fine$/i.test(text)
-          ? ['fine']
-          : [],
+  const fromWords = words.flatMap((text): Navigation[] => {
+    if (/^(al?|to)\s+coda/i.test(text)) return ['to-coda'];
+    if (/^d\.?\s?c\.?/i.test(text)) return ['da-capo'];
+    if (/^d\.?\s?s\.?/i.test(text)) return ['dal-segno'];
+    return /^fine$/i.test(text) ? ['fine'] : [];
+  });
+  const told = new Set([...fromSound, ...fromWords]);
+  // A sign drawn beside "D.S." or "To Coda" is what is meant, not where it stands.
+  const signs = (['segno', 'coda'] as const).filter(
+    (name) =>
+      types.some((type) => childNamed(type, name)) && !told.has(name === 'segno' ? 'dal-segno' : 'to-coda'),
   );
-  return [...new Set([...fromSound, ...signs, ...fromWords])];
+  return [...new Set([...told, ...signs])];
 };
 
 /** Words, rehearsal marks, dynamics and tempo marks of a `direction`, as they are printed. */

@@ -294,7 +294,7 @@ describe('broken input', () => {
   });
 
   it('a missing duration is taken from the printed note', () => {
-    const { score, repairs } = read(dance.replace('<duration>24</duration>', ''));
+    const { score, repairs } = read(dance.replace(/<duration>\d+<\/duration>/, ''));
     expect(repairs.map((repair) => repair.code)).toContain('missing-duration');
     expect(score.notes[0]!.duration).toBe(score.ticksPerQuarter);
   });

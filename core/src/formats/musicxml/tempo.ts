@@ -1,11 +1,9 @@
+import { DEFAULT_TEMPO } from '../../score/clock.ts';
 import type { TempoMark } from '../../score/score.ts';
 import { childNamed, childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
-import { writtenQuarters } from './note-type.ts';
+import { writtenQuarters } from '../../score/note-length.ts';
 import { NOTE_TYPES } from '../../score/score.ts';
 import type { NumberGate } from './numbers.ts';
-
-/** Tempo when the piece gives none, in quarters a minute: a calm practice tempo of our own choosing. */
-export const DEFAULT_TEMPO = 80;
 
 /** The tempo that a `direction` or `sound` sets, in quarters a minute. */
 export const tempoIn = (element: XmlElement, gate: NumberGate): number | undefined => {

@@ -1,18 +1,7 @@
 import { ticks } from '../../music/time.ts';
 import type { BarVoice, NoteIndex, VoiceEvent } from '../../score/score.ts';
-import { typeForQuarters } from './note-type.ts';
+import { spaceBetween, typeForQuarters } from '../../score/note-length.ts';
 import type { PlacedNote } from './walk.ts';
-
-const space = (from: number, to: number, resolution: number): VoiceEvent => ({
-  kind: 'space',
-  notes: [],
-  onset: ticks(from),
-  duration: ticks(to - from),
-  ...typeForQuarters((to - from) / resolution),
-  grace: false,
-  wholeBarRest: false,
-  fermata: false,
-});
 
 /**
  * The voices of a bar as printed: chords joined, gaps filled with invisible space. `noteIndex` gives the
@@ -38,7 +27,7 @@ export const voicesOf = (
     let at = 0;
     for (const chord of chords) {
       const first = chord[0]!;
-      if (first.at > at) events.push(space(start + at, start + first.at, resolution));
+      if (first.at > at) events.push(spaceBetween(start + at, start + first.at, resolution));
       const indices = chord.flatMap((note) => noteIndex.get(note) ?? []);
       const written = first.type
         ? { type: first.type, dots: first.dots }
@@ -59,7 +48,7 @@ export const voicesOf = (
       });
       at = Math.max(at, first.at + first.length);
     }
-    if (at < length) events.push(space(start + at, start + length, resolution));
+    if (at < length) events.push(spaceBetween(start + at, start + length, resolution));
     return { name, events };
   });
 };

@@ -4,7 +4,7 @@ import type { Repair } from '../import-problem.ts';
 import { childNamed, childText, childrenNamed, type XmlElement } from '../xml/tree.ts';
 import { directionTexts, navigationIn } from './direction-signs.ts';
 import { BarLines } from './lines.ts';
-import { writtenQuarters } from './note-type.ts';
+import { writtenQuarters } from '../../score/note-length.ts';
 import { NumberGate, type FileNumber } from './numbers.ts';
 import type { MeasureSource } from './measures.ts';
 import { readRawNote, type RawNote } from './raw-note.ts';

@@ -1,4 +1,5 @@
-import { NOTE_TYPES, type NoteType, type TupletRatio } from '../../score/score.ts';
+import { ticks } from '../music/time.ts';
+import { NOTE_TYPES, type NoteType, type TupletRatio, type VoiceEvent } from './score.ts';
 
 /** Quarters of each note type: a whole note is 4, an eighth 1/2. */
 export const quartersOf = (type: NoteType): number =>
@@ -14,3 +15,15 @@ export const typeForQuarters = (quarters: number): { readonly type: NoteType; re
   const dots = [2, 1].find((count) => writtenQuarters(type, count) <= quarters + 1e-9) ?? 0;
   return { type, dots };
 };
+
+/** Time in a voice for which nothing is printed, from one tick to another. */
+export const spaceBetween = (from: number, to: number, resolution: number): VoiceEvent => ({
+  kind: 'space',
+  notes: [],
+  onset: ticks(from),
+  duration: ticks(to - from),
+  ...typeForQuarters((to - from) / resolution),
+  grace: false,
+  wholeBarRest: false,
+  fermata: false,
+});
