@@ -80,7 +80,11 @@ const derive = (plan: Plan): number => {
   const bars = difficultyOf(performance, score.tempi[0]!.quartersPerMinute);
   const signs = rightSigns(performance, damping);
   const marks = proposedMarks({ ...plan, performance, technique, damping });
-  const findings = findingsOf(performance, fingering, memory.unlike, { ...movements, damping });
+  const findings = findingsOf(performance, fingering, memory.unlike, {
+    ...movements,
+    damping,
+    jumps: plan.jumps,
+  });
   return (
     marks.length +
     bars.length +

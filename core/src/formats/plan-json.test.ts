@@ -109,6 +109,17 @@ const planSchema = z.strictObject({
     }),
   ),
   damping: z.array(z.unknown()),
+  jumps: z.array(
+    z.strictObject({
+      bar: z.int(),
+      toBar: z.int(),
+      price: z.number(),
+      from: z.int().nullable(),
+      to: z.int().nullable(),
+      mm: z.number().nullable(),
+      ms: z.number().nullable(),
+    }),
+  ),
   findings: z.array(
     z.strictObject({ code: z.string(), severity: z.string(), bar: z.int(), beat, message: z.string() }),
   ),

@@ -92,6 +92,17 @@ export const planJson = (
         cost,
       }))
       .filter(isWanted),
+    jumps: plan.jumps
+      .map(({ from, to, price, shift }) => ({
+        bar: from + 1,
+        toBar: to + 1,
+        price: round(price),
+        from: shift?.from ?? null,
+        to: shift?.to ?? null,
+        mm: shift ? round(shift.distance, 1) : null,
+        ms: shift ? round(shift.window, 0) : null,
+      }))
+      .filter(isWanted),
     findings: plan.findings
       .map((finding) => ({
         code: finding.code,

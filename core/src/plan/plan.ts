@@ -16,6 +16,8 @@ import { findingsOf } from '../review/findings.ts';
 import { clockOf, type Clock } from '../score/clock.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import { slurKey, slurredScore } from '../fingering/slurred.ts';
+import type { Jump } from '../technique/jumps.ts';
+import { jumpsIn, type JumpMemory } from './jumps.ts';
 import { withSameBars } from './same-as.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { dampingOf, type Damping } from '../technique/damping.ts';
@@ -89,6 +91,8 @@ export interface Plan {
   readonly shifts: readonly Shift[];
   readonly barres: readonly Barre[];
   readonly damping: readonly Damping[];
+  /** Jumps in the order of the bars, and how the left hand makes them. */
+  readonly jumps: readonly Jump[];
   readonly findings: readonly Finding[];
   /** All movements of both hands; worked out when first asked for. */
   readonly technique: Technique;
@@ -112,6 +116,7 @@ export interface PlanMemory {
   /** What `left` was planned for. */
   readonly alike: Fingering;
   readonly right: RightMemory;
+  readonly jumps: JumpMemory;
 }
 
 export interface PlanOptions {
@@ -194,6 +199,7 @@ export const planPiece = (
   const shifts = shiftsOf(left, clock);
   const barres = barresOf(left);
   const damping = dampingOf(performance);
+  const { jumps, memory: jumpMemory } = jumpsIn(left, fingering, setup.tempo, reuse?.jumps);
   let technique: Technique | undefined;
   return {
     score,
@@ -207,7 +213,8 @@ export const planPiece = (
     shifts,
     barres,
     damping,
-    findings: findingsOf(performance, fingering, unlike, { shifts, barres, damping }),
+    jumps,
+    findings: findingsOf(performance, fingering, unlike, { shifts, barres, damping, jumps }),
     get technique() {
       return (technique ??= techniqueOf(performance, { shifts, barres }));
     },
@@ -224,6 +231,7 @@ export const planPiece = (
       unlike,
       alike,
       right: right.memory,
+      jumps: jumpMemory,
     },
   };
 };

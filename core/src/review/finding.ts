@@ -53,6 +53,13 @@ export interface FindingValues {
   'stopped-for-open': OfNote & { readonly finger: number };
   'position-mark-missing': OfNote & { readonly position: number };
   'source-unplayable': OfNote;
+  /** Printed numbers of the bars before and after a jump; the shift it asks for, where that is the trouble. */
+  'jump-not-made': OfNote & {
+    readonly after: string;
+    readonly to: string;
+    readonly shift:
+      { readonly from: number; readonly to: number; readonly mm: number; readonly ms: number } | undefined;
+  };
 }
 export type FindingCode = keyof FindingValues;
 
@@ -84,6 +91,7 @@ export const FINDING_SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
   'stopped-for-open': 'remark',
   'position-mark-missing': 'remark',
   'source-unplayable': 'warning',
+  'jump-not-made': 'warning',
 };
 export const FINDING_CODES = Object.keys(FINDING_SEVERITIES) as readonly FindingCode[];
 

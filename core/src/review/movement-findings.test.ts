@@ -128,11 +128,35 @@ describe('the hands at odds', () => {
     expect(codes(planPiece(score, { ...against, rules }))).toContain('pattern-not-kept');
   });
 
+  // Common practice, no published source: who plays a repeat comes from its end.
+  it('a jump back to a repeat sign that the hand cannot make in time', () => {
+    const voices = ['C4/4 D4/4 E4/4 F4/4 | G4/4 A4/8 B4/8 C5/8 D5/8 E5/8 C5/8'];
+    const once = planPiece(exampleScore({ voices, tempo: 120 }));
+    expect(codes(once)).not.toContain('jump-not-made');
+    const again = planPiece(exampleScore({ voices, tempo: 120, repeats: [{ from: 1, to: 2 }] }));
+    expect(again.left.choices).toEqual(once.left.choices);
+    expect(again.jumps).toMatchObject([{ from: 1, to: 0, shift: { to: 1 } }]);
+    expect(again.jumps[0]!.price).toBeGreaterThan(3);
+    const found = again.findings.find(({ code }) => code === 'jump-not-made')!;
+    expect(found).toMatchObject({ bar: 0, values: { after: '2', to: '1' } });
+    // With the end lower on the neck the way back is short.
+    const low = planPiece(
+      exampleScore({
+        voices: ['C4/4 D4/4 E4/4 F4/4 | G4/4 A4/8 B4/8 G4/8 F4/8 E4/8 D4/8'],
+        tempo: 120,
+        repeats: [{ from: 1, to: 2 }],
+      }),
+    );
+    expect(codes(low)).not.toContain('jump-not-made');
+  });
+
   it('a search that had to leave something out says so', () => {
     const plan = planVoices(['C4/4 D4/4 E4/2']);
-    const { shifts, barres, damping } = plan;
+    const { shifts, barres, damping, jumps } = plan;
     const cut = { ...plan.performance, left: { ...plan.left, exact: false } };
-    const found = findingsOf(cut, plan.fingering, [], { shifts, barres, damping }).map(({ code }) => code);
+    const found = findingsOf(cut, plan.fingering, [], { shifts, barres, damping, jumps }).map(
+      ({ code }) => code,
+    );
     expect(found).toEqual(['search-not-exhaustive']);
     expect(codes(plan)).toEqual([]);
   });

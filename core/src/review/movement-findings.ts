@@ -6,6 +6,8 @@ import { measureOrder } from '../right/around/orders.ts';
 import { THUMB } from '../right/events/ranks.ts';
 import type { Barre } from '../technique/barres.ts';
 import type { Damping } from '../technique/damping.ts';
+import { barLabel } from '../score/score.ts';
+import type { Jump } from '../technique/jumps.ts';
 import type { Shift } from '../technique/shifts.ts';
 import { checkSlurs } from '../technique/slurs.ts';
 import type { SoundFinding } from './finding.ts';
@@ -32,12 +34,13 @@ export interface Movements {
   readonly shifts: readonly Shift[];
   readonly barres: readonly Barre[];
   readonly damping: readonly Damping[];
+  readonly jumps: readonly Jump[];
 }
 
 /** What will go wrong for a student in a plan that can be played: remarks on movements of both hands. */
 export const movementFindings = (
   performance: Performance,
-  { shifts, barres, damping }: Movements,
+  { shifts, barres, damping, jumps }: Movements,
 ): readonly SoundFinding[] => [
   ...shiftFindings(performance, shifts),
   ...stumbles(performance.left),
@@ -47,6 +50,7 @@ export const movementFindings = (
   ...rightFindings(performance),
   ...slurFindings(performance),
   ...dampingFindings(performance.left, damping),
+  ...jumpFindings(performance, jumps),
 ];
 
 const pitchOf = ({ piece: { score }, sounds }: LeftPlan, sound: number): PitchSpelling =>
@@ -150,3 +154,26 @@ const dampingFindings = (left: LeftPlan, damping: readonly Damping[]): readonly 
       code: 'string-left-ringing',
       values: { pitch: pitchOf(left, sound), string, into: why === 'rest' ? 'rest' : 'bass', means },
     }));
+
+/** Jumps that the hand cannot make in time, or only by letting go of what should still sound. */
+const jumpFindings = ({ score, left }: Performance, jumps: readonly Jump[]): readonly SoundFinding[] =>
+  jumps.flatMap(({ from, to, sound, shift, cuts }): SoundFinding[] => {
+    const speed = shift && shift.rides === 'none' ? (1000 * shift.distance) / shift.window : 0;
+    const isHasty = speed > FINDING_LIMITS.shiftSpeed;
+    if (!isHasty && !cuts) return [];
+    return [
+      {
+        sound,
+        code: 'jump-not-made',
+        values: {
+          pitch: pitchOf(left, sound),
+          after: barLabel(score.bars[from]!),
+          to: barLabel(score.bars[to]!),
+          shift:
+            isHasty && shift
+              ? { from: shift.from, to: shift.to, mm: shift.distance, ms: shift.window }
+              : undefined,
+        },
+      },
+    ];
+  });

@@ -48,6 +48,11 @@ const valuesOf = (wording: Wording, finding: Finding): MessageValues => {
     }
     case 'repeat-at-speed':
       return { finger: finding.values.finger, ms: finding.values.ms };
+    case 'jump-not-made': {
+      const { after, to, shift } = finding.values;
+      const { from = 0, to: position = 0, mm = 0, ms = 0 } = shift ?? {};
+      return { after, to, hasty: yesNo(shift !== undefined), from, position, mm, ms };
+    }
     case 'position-mark-missing':
       return { position: finding.values.position };
     default:

@@ -60,6 +60,8 @@ export const FINDINGS_EN = {
     '{place}: the hand moves to position {position} for {pitch}, but nothing that is written says so; write the position, a finger or a string.',
   'finding.source-unplayable':
     '{place}: the source’s own fingering of {pitch} cannot be held with the notes struck beside it; no hand can play it as written, and it was set aside.',
+  'finding.jump-not-made':
+    '{place}: after bar {after} the music jumps to bar {to}; {hasty, select, yes {the hand has {ms, number, ::precision-integer group-off} ms to go from position {from} to {position} ({mm, number, ::precision-integer} mm) with nothing to ride on} other {what is held there must be let go before its end to reach {pitch}}}.',
   caution: 'General advice: stop when it hurts, and ask a doctor or hand therapist if it stays.',
   'severity.error': 'error',
   'severity.warning': 'warning',

@@ -60,6 +60,8 @@ export const FINDINGS_ES: Readonly<Record<keyof typeof FINDINGS_EN, string>> = {
     '{place}: la mano pasa a la posición {position} para {pitch}, pero nada de lo escrito lo dice; escriba la posición, un dedo o una cuerda.',
   'finding.source-unplayable':
     '{place}: la digitación de {pitch} que trae la fuente no se puede sostener con las notas que se pulsan con ella; ninguna mano puede tocarla como está escrita, y se dejó de lado.',
+  'finding.jump-not-made':
+    '{place}: después del compás {after} la música salta al compás {to}; {hasty, select, yes {la mano tiene {ms, number, ::precision-integer group-off} ms para ir de la posición {from} a la {position} ({mm, number, ::precision-integer} mm) sin nada en que apoyarse} other {lo que ahí se mantiene hay que soltarlo antes de tiempo para llegar a {pitch}}}.',
   caution: 'Consejo general: pare si duele, y consulte a un médico o terapeuta de la mano si el dolor sigue.',
   'severity.error': 'error',
   'severity.warning': 'aviso',

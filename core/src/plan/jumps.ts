@@ -1,0 +1,97 @@
+import type { Choice, Fingering } from '../fingering/fingering.ts';
+import type { StringNumber } from '../instrument/guitar.ts';
+import { planLeft, type SolvedLeft } from '../left/plan-left.ts';
+import { clockOf } from '../score/clock.ts';
+import { excerptOf, type Excerpt } from '../score/excerpt.ts';
+import type { NoteId } from '../score/score.ts';
+import { seamsOf, unfold, type Seam } from '../score/unfold/unfold.ts';
+import type { Jump } from '../technique/jumps.ts';
+import { shiftsOf, type Shift } from '../technique/shifts.ts';
+
+/** Two bars planned one after the other, as far as it tells of the jump between them. */
+interface Joined {
+  readonly cost: number;
+  readonly shift: Shift | undefined;
+  readonly cuts: boolean;
+}
+
+/** The jumps of a piece that were looked at, by bars and how they are taken. */
+export type JumpMemory = ReadonlyMap<string, Joined | undefined>;
+
+export interface JumpPlan {
+  readonly jumps: readonly Jump[];
+  readonly memory: JumpMemory;
+}
+
+/**
+ * How the left hand makes the jumps of a piece: for each, the two bars are planned one after the other as the plan takes
+ * them. The plan itself follows the page; this tells where the page misleads it. `tempo` in quarters a minute, the
+ * piece's own when missing.
+ */
+export const jumpsIn = (
+  left: SolvedLeft,
+  fingering: Fingering,
+  tempo: number | undefined,
+  earlier: JumpMemory = new Map(),
+): JumpPlan => {
+  const memory = new Map<string, Joined | undefined>();
+  const jumps = seamsOf(unfold(left.piece.score)).flatMap((seam): Jump[] => {
+    const arrival = left.hands.findIndex(({ slice }) => slice.bar === seam.to);
+    if (arrival < 0) return [];
+    const key = keyOf(left, seam);
+    const joined = earlier.has(key) ? earlier.get(key) : join(left, fingering, tempo, seam);
+    memory.set(key, joined);
+    if (!joined) return [];
+    const { cost, shift, cuts } = joined;
+    const price = cost - left.memory.accounts[arrival]!.cost;
+    return [{ ...seam, sound: left.hands[arrival]!.slice.struck[0]!, price, shift, cuts }];
+  });
+  return { jumps, memory };
+};
+
+/** The bars of a jump and how their notes are taken. */
+const keyOf = (left: SolvedLeft, { from, to }: Seam): string =>
+  `${from} ${to} ${left.sounds
+    .filter(({ bar }) => bar === from || bar === to)
+    .map(({ index }) => `${left.choices[index]?.string}/${left.choices[index]?.finger}`)
+    .join(' ')}`;
+
+const join = (
+  left: SolvedLeft,
+  fingering: Fingering,
+  tempo: number | undefined,
+  { from, to }: Seam,
+): Joined | undefined => {
+  const excerpt = excerptOf(left.piece.score, [from, to]);
+  const clock = clockOf(excerpt.score, tempo);
+  const joined = planLeft(excerpt.score, asTaken(left, excerpt, fingering), left.setup, clock);
+  const arrival = joined.hands.findIndex(({ slice }) => slice.bar === 1);
+  if (arrival <= 0) return undefined;
+  const isCutAnyway = (sound: number): boolean => {
+    const head = excerpt.sources[joined.sounds[sound]!.head]!;
+    return left.cut.some((each) => left.sounds[each]!.noteheads.includes(head));
+  };
+  return {
+    cost: joined.memory.accounts[arrival]!.cost,
+    shift: shiftsOf(joined, clock).find(({ slice }) => slice === arrival),
+    cuts: joined.cut.some((sound) => joined.sounds[sound]!.bar === 0 && !isCutAnyway(sound)),
+  };
+};
+
+/** Everything that a plan took, as decisions for the same notes in an excerpt. */
+const asTaken = (left: SolvedLeft, { score, sources }: Excerpt, base: Fingering): Fingering => {
+  const soundOf = new Map(
+    left.sounds.flatMap(({ index, noteheads }) => noteheads.map((note) => [note, index] as const)),
+  );
+  const choices = new Map<NoteId, Choice>();
+  for (const note of score.notes) {
+    const source = sources[note.index]!;
+    const choice = left.choices[soundOf.get(source)!];
+    const remedy = base.choices.get(left.piece.score.notes[source]!.id)?.remedy;
+    choices.set(note.id, {
+      ...(choice && { string: choice.string as StringNumber, finger: choice.finger }),
+      ...(remedy && { remedy }),
+    });
+  }
+  return { ...base, choices, rules: new Map(), marks: new Map() };
+};
