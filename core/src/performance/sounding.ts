@@ -10,6 +10,11 @@ export interface Sounding {
   readonly sound: number;
   readonly string: number;
   readonly from: number;
+  /** Where it ends as written, or as a remedy left it. */
+  readonly writtenEnd: number;
+  /** Until when it may ring. */
+  readonly mayRing: number;
+  /** Where it really ends. */
   readonly until: number;
   readonly ends: SoundEnd;
   readonly isOpen: boolean;
@@ -36,7 +41,6 @@ export const soundingsOf = (
 ): readonly Sounding[] => {
   const { end, ring } = plan.times;
   const slices = plan.hands.map(({ slice }) => slice);
-  const seconds = slices.map(({ onset }) => clock.seconds(onset));
   const last = slices.at(-1);
   const finish = last ? Math.max(last.onset, ...plan.sounds.map((sound) => sound.end)) : 0;
   const touchedAt = new Map<string, number>();
@@ -48,7 +52,10 @@ export const soundingsOf = (
       if (!choice) continue;
       const { string, finger } = choice;
       const isOpen = finger === 0;
-      const own = isOpen ? finish : Math.max(end[sound]!, ring[sound]!);
+      // An open string dies away by itself, whether anything is struck then or not.
+      const own = isOpen
+        ? Math.min(finish, clock.tickAt(clock.seconds(slice.onset) + DECAY))
+        : Math.max(end[sound]!, ring[sound]!);
       let until = own;
       let ends: SoundEnd = isOpen ? 'decayed' : 'lifted';
       for (let index = start + 1; index < slices.length && slices[index]!.onset < own; index += 1) {
@@ -61,9 +68,7 @@ export const soundingsOf = (
               ? 'covered'
               : touchedAt.has(`${string}@${onset}`)
                 ? 'silenced'
-                : seconds[index]! - seconds[start]! > DECAY
-                  ? 'decayed'
-                  : undefined
+                : undefined
             : lying.some((each) => each.sound === sound || each.string === string)
               ? undefined
               : 'lifted';
@@ -72,7 +77,8 @@ export const soundingsOf = (
         ends = cause;
         break;
       }
-      soundings.push({ sound, string, from: slice.onset, until, ends, isOpen });
+      const times = { writtenEnd: end[sound]!, mayRing: ring[sound]! };
+      soundings.push({ sound, string, from: slice.onset, ...times, until, ends, isOpen });
     }
   });
   return soundings;

@@ -7,6 +7,8 @@ export const DEFAULT_TEMPO = 80;
 export interface Clock {
   /** Seconds from the start of the piece to `time` ticks. */
   readonly seconds: (time: number) => number;
+  /** The tick, rounded down, that is reached so many seconds after the start. */
+  readonly tickAt: (seconds: number) => number;
 }
 
 /**
@@ -23,6 +25,14 @@ export const clockOf = (score: Score, quartersPerMinute?: number): Clock => {
     starts.push(elapsed);
   });
   return {
+    tickAt: (seconds) => {
+      let index = 0;
+      while (index + 1 < marks.length && starts[index + 1]! <= seconds) index += 1;
+      const mark = marks[index]!;
+      const quarters = ((seconds - starts[index]!) * mark.quartersPerMinute) / 60;
+      // What is whole but for the error of floating point counts as whole.
+      return Math.floor(mark.onset + quarters * score.ticksPerQuarter + 1e-6);
+    },
     seconds: (time) => {
       let index = 0;
       while (index + 1 < marks.length && marks[index + 1]!.onset <= time) index += 1;

@@ -84,7 +84,7 @@ const simulate = (plan: Plan): Map<number, number> => {
     const hand = left.hands.find(({ slice }) => slice.onset === tick);
     for (const [string, { sound, isOpen, since }] of on) {
       const isOver = !isOpen && tick >= Math.max(end[sound]!, ring[sound]!);
-      const isDead = isOpen && hand !== undefined && clock.seconds(tick) - clock.seconds(since) > DECAY;
+      const isDead = isOpen && clock.seconds(tick) - clock.seconds(since) >= DECAY;
       const lying = hand?.lying ?? [];
       const isLifted = !isOpen && hand !== undefined && !lying.some((each) => each.string === string);
       const flat = [1, 2, 3, 4].map((finger) => lying.filter((each) => each.finger === finger));
