@@ -15,6 +15,7 @@ export {
   type BarVoice,
   type Bar,
   type Score,
+  noteById,
   barLabel,
 } from './score/score.ts';
 export { anchorOf } from './score/anchor.ts';

@@ -26,6 +26,16 @@ export interface LeftChoice {
   readonly cost: Readonly<Partial<Record<LeftTerm, number>>>;
 }
 
+/** Whether two plans take a sound alike: on the same string with the same finger, or both not at all. */
+export const isSameTaking = (
+  one: Pick<LeftChoice, 'string' | 'finger'> | undefined,
+  other: Pick<LeftChoice, 'string' | 'finger'> | undefined,
+): boolean => one?.string === other?.string && one?.finger === other?.finger;
+
+/** Sounds that two plans of one piece take differently. */
+export const takenOtherwise = (one: LeftPlan, other: LeftPlan): readonly number[] =>
+  one.sounds.flatMap(({ index }) => (isSameTaking(one.choices[index], other.choices[index]) ? [] : [index]));
+
 /** A finger (or open string) that lies at a moment. */
 export interface Lying {
   readonly sound: number;

@@ -1,7 +1,7 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import { planLeft, type LeftMemory, type SolvedLeft } from '../left/plan-left.ts';
-import type { LeftPlan } from '../left/left-plan.ts';
+import { isSameTaking, type LeftPlan } from '../left/left-plan.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import type { Sound } from '../score/sounds.ts';
 import { barReturns, type BarReturn } from '../score/bar-returns.ts';
@@ -69,15 +69,13 @@ export const withoutLikeness = (
 const differences = (one: Fingering, other: Fingering): number => {
   const ids = new Set([...one.choices.keys(), ...other.choices.keys()]);
   return [...ids].filter((id) => {
-    const here = one.choices.get(id);
-    const there = other.choices.get(id);
+    const [here, there] = [one.choices.get(id), other.choices.get(id)];
     return here?.string !== there?.string || here?.finger !== there?.finger;
   }).length;
 };
 
 const sameTaking = (plan: LeftPlan, [here, there]: readonly [number, number]): boolean =>
-  plan.choices[here]?.string === plan.choices[there]?.string &&
-  plan.choices[here]?.finger === plan.choices[there]?.finger;
+  isSameTaking(plan.choices[here], plan.choices[there]);
 
 const isUnlike =
   (plan: LeftPlan) =>

@@ -3,6 +3,7 @@ import { STROKE_FINGERS, type LeftFinger } from '../fingering/vocabulary.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import { passageReturns, type PassageReturn } from '../score/passage-returns.ts';
 import type { NoteId } from '../score/score.ts';
+import { isSameTaking } from '../left/left-plan.ts';
 import type { Plan } from './plan.ts';
 
 /** A note of a return that is fingered otherwise than its model. */
@@ -38,7 +39,7 @@ export const compareReturns = (plan: Plan): readonly ComparedReturn[] => {
     if (each.likeness.kind === 'same-rhythm') return { ...each, differences: [] };
     const differences = each.pairs.flatMap(([here, there]): ReturnDifference[] => {
       const [own, model] = [left.choices[here], left.choices[there]];
-      if (own?.string === model?.string && own?.finger === model?.finger) return [];
+      if (isSameTaking(own, model)) return [];
       const way = modelWay(plan, [here, there]);
       if (!way) return [{ here, there, price: undefined }];
       const price = plan.memory.left.prices[here]!.find(

@@ -2,7 +2,7 @@ import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { LeftTerm } from '../left/hand/costs.ts';
 import { planLeft, type SolvedLeft } from '../left/plan-left.ts';
-import type { LeftPlan } from '../left/left-plan.ts';
+import { takenOtherwise, type LeftPlan } from '../left/left-plan.ts';
 import type { PricedPlacement } from '../left/search/prices.ts';
 import { barReturns } from '../score/bar-returns.ts';
 import type { NoteIndex } from '../score/score.ts';
@@ -22,8 +22,7 @@ export interface NoteChoices {
   readonly ways: readonly PricedPlacement[];
 }
 
-const soundOf = ({ sounds }: LeftPlan, note: NoteIndex): number =>
-  sounds.findIndex((sound) => sound.noteheads.includes(note));
+const soundOf = ({ piece }: LeftPlan, note: NoteIndex): number => piece.soundOf.get(note) ?? -1;
 
 /** What binds the planner when one note is decided: nothing that only makes its bar like others. */
 const bindingFor = ({ score, fingering, alike, left }: Plan, note: NoteIndex): Fingering =>
@@ -72,11 +71,7 @@ export const effectOf = (
   const { left } = plan;
   const sound = soundOf(left, note);
   const other = solvedWith(plan, bindingFor(plan, note), note, { string: string as StringNumber, finger });
-  const others = left.choices.filter(
-    (choice, index) =>
-      index !== sound &&
-      (choice?.string !== other.choices[index]?.string || choice?.finger !== other.choices[index]?.finger),
-  ).length;
+  const others = takenOtherwise(left, other).filter((index) => index !== sound).length;
   return { terms: termDifferences(left, other), others };
 };
 

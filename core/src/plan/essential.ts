@@ -2,6 +2,7 @@ import { EMPTY_FINGERING, type Choice, type Fingering } from '../fingering/finge
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { LeftFinger, StrokeFinger } from '../fingering/vocabulary.ts';
 import { isLine } from '../right/events/events.ts';
+import { RING } from '../right/events/ranks.ts';
 import type { NoteId, NoteIndex } from '../score/score.ts';
 import { planPiece, type Plan } from './plan.ts';
 
@@ -20,7 +21,7 @@ const MOST_ROUNDS = 8;
  * The marks that a player who knows the trade needs, by notehead: the first note of a position, every exception from
  * one finger per fret, unexpected strings, barres, the first of every right-hand pattern and where a line leaves its
  * alternation. What a plan with only these marks fixed would play otherwise is added, until it plays the same: so the
- * whole fingering follows from them. Handbook §9.
+ * whole fingering follows from them. Where that takes too many rounds, every mark is one. Handbook §9.
  */
 export const essentialMarks = (plan: Plan): ReadonlyMap<NoteIndex, Essential> => {
   const marks = new Map<NoteIndex, Needed>();
@@ -44,8 +45,15 @@ export const essentialMarks = (plan: Plan): ReadonlyMap<NoteIndex, Essential> =>
         need(index, field);
       }
     });
-    if (isSame) break;
+    if (isSame) return marks;
   }
+  // Nothing less was found from which the plan follows: everything is written.
+  plan.notes.forEach(({ tied, finger, string, pluck }, index) => {
+    if (tied) return;
+    if (finger !== undefined) need(index, 'finger');
+    if (string !== undefined) need(index, 'string');
+    if (pluck !== undefined) need(index, 'pluck');
+  });
   return marks;
 };
 
@@ -71,6 +79,11 @@ export const onlyThese = (
   return { ...EMPTY_FINGERING, choices, rules: fingering.rules, marks: fingering.marks };
 };
 
+/** Frets above the index that a hand reaches without leaving its position. */
+const REACH = 3;
+/** How far away an open string counts, in frets: further than a place in the position, nearer than any outside it. */
+const OPEN_DISTANCE = 0.5;
+
 /** What the trade writes, whatever a planner makes of it. */
 const tradeMarks = (plan: Plan, need: (note: NoteIndex, field: keyof Needed) => void): void => {
   const { left, right } = plan;
@@ -87,7 +100,7 @@ const tradeMarks = (plan: Plan, need: (note: NoteIndex, field: keyof Needed) => 
       if (finger !== 0 && (isNew || barre || finger !== expected)) need(head, 'finger');
       // The place a player would take: the open string, else the one that lies nearest to the position.
       const distance = (place: { readonly fret: number }): number =>
-        place.fret === 0 ? 0.5 : Math.max(0, now - place.fret, place.fret - (now + 3));
+        place.fret === 0 ? OPEN_DISTANCE : Math.max(0, now - place.fret, place.fret - (now + REACH));
       const nearest = piece.places[sound]!.reduce((a, b) => (distance(b) < distance(a) ? b : a));
       if (nearest.string !== string) need(head, finger === 0 ? 'finger' : 'string');
     }
@@ -110,7 +123,7 @@ const tradeMarks = (plan: Plan, need: (note: NoteIndex, field: keyof Needed) => 
   right.events.forEach((event, index) => {
     if (inCell.has(index) || !isLine(event)) return;
     const [before, now] = [right.options[index - 1], right.options[index]!];
-    const alternates = before?.length === 1 && before[0] !== now[0] && now[0]! !== 3 && before[0] !== 3;
+    const alternates = before?.length === 1 && before[0] !== now[0] && now[0]! !== RING && before[0] !== RING;
     if (event.isLineStart || !alternates) need(headOf(index), 'pluck');
   });
 };

@@ -2,7 +2,7 @@ import type { Choice, FindingKey } from '../fingering/fingering.ts';
 import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/marks.ts';
 import { findingKey, type Finding } from '../review/finding.ts';
 import { barReturns, type BarReturn } from '../score/bar-returns.ts';
-import type { Note, NoteId } from '../score/score.ts';
+import { noteById, type Note, type NoteId, type Score } from '../score/score.ts';
 import { carriedChoices } from './carry.ts';
 import type { Plan } from './plan.ts';
 import { proposedMarks } from './proposed-marks.ts';
@@ -44,12 +44,12 @@ export const fixesOf = (plan: Plan): ReadonlyMap<FindingKey, Fix> => {
 
 /** Notes, proposals and returns by where they stand: a piece has as many findings as it has notes, or nearly. */
 class Places {
-  private readonly notes: ReadonlyMap<NoteId, Note>;
+  private readonly score: Score;
   private readonly marks = new Map<string, Mark[]>();
   readonly returns: ReadonlyMap<number, BarReturn>;
 
   constructor(plan: Plan) {
-    this.notes = new Map(plan.score.notes.map((note) => [note.id, note]));
+    this.score = plan.score;
     this.returns = new Map(barReturns(plan.score, plan.left.sounds).map((each) => [each.bar, each]));
     for (const mark of proposedMarks(plan)) {
       // A slur answers for the note that it leads to, every other mark for the one at which it begins.
@@ -59,7 +59,7 @@ class Places {
   }
 
   note(id: NoteId | undefined): Note | undefined {
-    return id && this.notes.get(id);
+    return noteById(this.score, id);
   }
 
   /** Proposals of a kind for the moment of a note. */

@@ -80,13 +80,10 @@ const join = (
 
 /** Everything that a plan took, as decisions for the same notes in an excerpt. */
 const asTaken = (left: SolvedLeft, { score, sources }: Excerpt, base: Fingering): Fingering => {
-  const soundOf = new Map(
-    left.sounds.flatMap(({ index, noteheads }) => noteheads.map((note) => [note, index] as const)),
-  );
   const choices = new Map<NoteId, Choice>();
   for (const note of score.notes) {
     const source = sources[note.index]!;
-    const choice = left.choices[soundOf.get(source)!];
+    const choice = left.choices[left.piece.soundOf.get(source)!];
     const remedy = base.choices.get(left.piece.score.notes[source]!.id)?.remedy;
     choices.set(note.id, {
       ...(choice && { string: choice.string as StringNumber, finger: choice.finger }),

@@ -1,7 +1,7 @@
 import type { RuleId } from '../fingering/rules.ts';
 import type { LeftTerm } from '../left/hand/costs.ts';
 import { planLeft } from '../left/plan-left.ts';
-import type { LeftPlan } from '../left/left-plan.ts';
+import { takenOtherwise, type LeftPlan } from '../left/left-plan.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { shiftsOf, type Shift, type ShiftRide } from '../technique/shifts.ts';
 import { isWorse, withoutLikeness } from './alike.ts';
@@ -28,14 +28,6 @@ const MOST_PRICE = 7;
 /** How far to look, in slices before and after. */
 const FURTHEST = 8;
 const MOST_PLACES = 4;
-
-const changedBetween = (plan: LeftPlan, other: LeftPlan): number[] =>
-  plan.sounds.flatMap(({ index }) =>
-    plan.choices[index]?.string !== other.choices[index]?.string ||
-    plan.choices[index]?.finger !== other.choices[index]?.finger
-      ? [index]
-      : [],
-  );
 
 /**
  * Earlier and later moments at which a shift could be made, cheapest first: the hand is kept in the old position up to
@@ -71,7 +63,7 @@ export const shiftPlaces = (
           price,
           terms: termDifferences(left, other),
           plan: other,
-          changed: changedBetween(left, other),
+          changed: takenOtherwise(left, other),
         },
       ];
     })
@@ -108,6 +100,6 @@ export const withoutBarre = (
         price: other.cost - left.cost,
         terms: termDifferences(left, other),
         plan: other,
-        changed: changedBetween(left, other),
+        changed: takenOtherwise(left, other),
       };
 };

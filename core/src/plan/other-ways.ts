@@ -6,7 +6,7 @@ import { withoutLikeness } from './alike.ts';
 import type { Plan } from './plan.ts';
 import { LEFT_TERMS, type LeftTerm } from '../left/hand/costs.ts';
 import { planLeft } from '../left/plan-left.ts';
-import type { LeftPlan } from '../left/left-plan.ts';
+import { takenOtherwise, type LeftPlan } from '../left/left-plan.ts';
 
 /** Bars counted from 0, both included. */
 export interface Passage {
@@ -133,12 +133,9 @@ export const otherWays = (
       .map(({ sound, string }) => withLock(sound, string)),
   ];
 
+  const within = new Set(inside);
   const changedFrom = (a: LeftPlan, b: LeftPlan): number[] =>
-    inside.filter(
-      (sound) =>
-        a.choices[sound]?.string !== b.choices[sound]?.string ||
-        a.choices[sound]?.finger !== b.choices[sound]?.finger,
-    );
+    takenOtherwise(a, b).filter((sound) => within.has(sound));
   const isDifferent = (a: LeftPlan, b: LeftPlan): boolean =>
     changedFrom(a, b).length >= Math.max(1, inside.length * DIFFERENT_SHARE);
 
@@ -169,12 +166,6 @@ export const otherWays = (
 };
 
 const rejoinsAt = (plan: LeftPlan, other: LeftPlan): number | undefined => {
-  const { sounds } = plan;
-  let last = -1;
-  plan.choices.forEach((choice, sound) => {
-    const now = other.choices[sound];
-    if (choice?.string !== now?.string || choice?.finger !== now?.finger)
-      last = Math.max(last, sounds[sound]!.onset);
-  });
-  return sounds.find(({ onset }) => onset > last)?.onset;
+  const last = Math.max(-1, ...takenOtherwise(plan, other).map((sound) => plan.sounds[sound]!.onset));
+  return plan.sounds.find(({ onset }) => onset > last)?.onset;
 };

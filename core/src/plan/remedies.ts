@@ -27,7 +27,7 @@ const ORDER: readonly Remedy[] = ['short', 'octave-up', 'octave-down', 'leave-ou
  */
 export const waysOut = (plan: Plan, note: NoteIndex): readonly WayOut[] => {
   const { score, fingering, left, memory } = plan;
-  const troubled = left.sounds.find((sound) => sound.noteheads.includes(note));
+  const troubled = left.sounds[left.piece.soundOf.get(note) ?? -1];
   if (!troubled) return [];
   const together = left.sounds.filter(
     (sound) => sound.onset <= troubled.end && sound.end > troubled.onset && sound.onset <= troubled.onset,

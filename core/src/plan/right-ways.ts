@@ -157,7 +157,7 @@ export const otherRightWays = (plan: Plan, passage: Passage): readonly RightWay[
 /** The fingers that could pluck a note, by price; empty where nothing is plucked. */
 export const pluckChoices = (plan: Plan, note: NoteIndex): readonly PricedPluck[] => {
   const { fingering, left, right, score } = plan;
-  const sound = left.sounds.findIndex((each) => each.noteheads.includes(note));
+  const sound = left.piece.soundOf.get(note) ?? -1;
   if (sound < 0 || !right.choices[sound]) return [];
   const { id, fingering: source } = score.notes[left.sounds[sound]!.head]!;
   const choice = fingering.choices.get(id);

@@ -2,7 +2,7 @@ import type { Fingering } from '../fingering/fingering.ts';
 import type { LeftPlan } from '../left/left-plan.ts';
 import type { PitchSpelling } from '../music/pitch.ts';
 import type { Performance } from '../performance/performance.ts';
-import type { Score } from '../score/score.ts';
+import { noteById, type Score } from '../score/score.ts';
 import type { Shift } from '../technique/shifts.ts';
 import type { SoundFinding } from './finding.ts';
 
@@ -69,7 +69,7 @@ const missingPositions = (
     ...score.positionsWritten.map((note) => score.notes[note]!.onset),
     ...[...marks.values()].flatMap((mark) => {
       if (mark.kind !== 'position' && mark.kind !== 'barre') return [];
-      const note = score.notes.find(({ id }) => id === mark.from);
+      const note = noteById(score, mark.from);
       return note ? [note.onset] : [];
     }),
   ]);

@@ -1,5 +1,5 @@
 import { ticks } from '../music/time.ts';
-import type { Bar, Note, NoteId, NoteIndex, Score } from './score.ts';
+import { indexById, type Bar, type Note, type NoteId, type NoteIndex, type Score } from './score.ts';
 
 /** Some bars of a score, one after the other, as a score of their own. */
 export interface Excerpt {
@@ -87,6 +87,7 @@ export const excerptOf = (score: Score, order: readonly number[]): Excerpt => {
       ...score,
       bars: ending,
       notes,
+      indexOf: indexById(notes),
       directions,
       positionsWritten: [],
       tempi: tempi

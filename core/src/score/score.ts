@@ -162,6 +162,8 @@ export interface Score {
   readonly ticksPerQuarter: number;
   readonly bars: readonly Bar[];
   readonly notes: readonly Note[];
+  /** Places in `notes` by their names. */
+  readonly indexOf: ReadonlyMap<NoteId, NoteIndex>;
   readonly directions: readonly Direction[];
   /** Notes at which the source writes a position or a barre. */
   readonly positionsWritten: readonly NoteIndex[];
@@ -171,6 +173,14 @@ export interface Score {
   readonly tuning?: readonly Midi[];
   readonly capo: number;
 }
+
+/** Places of notes by their names, for `Score.indexOf`. */
+export const indexById = (notes: readonly Note[]): ReadonlyMap<NoteId, NoteIndex> =>
+  new Map(notes.map(({ id, index }) => [id, index]));
+
+/** The note of a name; undefined when the score has none. */
+export const noteById = ({ notes, indexOf }: Score, id: NoteId | undefined): Note | undefined =>
+  id === undefined ? undefined : notes[indexOf.get(id) ?? -1];
 
 /** The printed name of a bar for messages: its number, or its place when the number is not one. */
 export const barLabel = (bar: Pick<Bar, 'index' | 'number'>): string =>

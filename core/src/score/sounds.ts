@@ -17,6 +17,10 @@ export interface Sound {
   readonly grace: boolean;
 }
 
+/** The sound that each notehead belongs to. */
+export const soundsByNote = (sounds: readonly Sound[]): ReadonlyMap<NoteIndex, number> =>
+  new Map(sounds.flatMap(({ index, noteheads }) => noteheads.map((note) => [note, index] as const)));
+
 /** Joins tied noteheads to the sounds a player strikes, in the order of `score.notes`. */
 export const soundsOf = (score: Score): readonly Sound[] => {
   const heads: { head: NoteIndex; noteheads: NoteIndex[]; end: number }[] = [];

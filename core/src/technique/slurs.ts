@@ -17,14 +17,14 @@ export interface SlurCheck {
 }
 
 /** Every technical slur of a piece, checked against the left hand's plan. */
-export const checkSlurs = (score: Score, { choices, hands, sounds }: LeftPlan): readonly SlurCheck[] => {
-  const soundOf = new Map(
-    sounds.flatMap(({ index, noteheads }) => noteheads.map((note) => [note, index] as const)),
-  );
+export const checkSlurs = (
+  score: Score,
+  { choices, hands, piece, sounds }: LeftPlan,
+): readonly SlurCheck[] => {
   const handAt = new Map(hands.flatMap((hand) => hand.slice.struck.map((sound) => [sound, hand] as const)));
   return sounds.flatMap(({ index: to, head, midi }): SlurCheck[] => {
     const slur = score.notes[head]!.slurredFrom;
-    const from = slur && soundOf.get(slur.note);
+    const from = slur && piece.soundOf.get(slur.note);
     const [before, after] = [from === undefined ? undefined : choices[from], choices[to]];
     if (from === undefined || !before || !after || sounds[from]!.midi === midi) return [];
     const kind = midi > sounds[from]!.midi ? 'hammer-on' : 'pull-off';

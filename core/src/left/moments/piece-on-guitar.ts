@@ -1,9 +1,9 @@
 import { harmonicPlacesOf, placesOf, type Guitar, type Place } from '../../instrument/guitar.ts';
 import { pulse } from '../../music/meter.ts';
 import type { Clock } from '../../score/clock.ts';
-import type { NoteId, Score } from '../../score/score.ts';
+import type { NoteId, NoteIndex, Score } from '../../score/score.ts';
 import { slicesOf, type Slice } from '../../score/slices.ts';
-import { soundsOf, type Sound } from '../../score/sounds.ts';
+import { soundsByNote, soundsOf, type Sound } from '../../score/sounds.ts';
 import { inferRinging } from './ringing.ts';
 
 /** What the left hand needs to know of a piece on a guitar, whatever a teacher decides. */
@@ -25,6 +25,8 @@ export interface PieceOnGuitar {
   /** By slice: beats since the slice before. */
   readonly beatsBefore: readonly number[];
   readonly sliceOf: ReadonlyMap<NoteId, number>;
+  /** The sound that each notehead belongs to. */
+  readonly soundOf: ReadonlyMap<NoteIndex, number>;
 }
 
 const placesFor = (score: Score, sound: Sound, guitar: Guitar): readonly Place[] => {
@@ -43,9 +45,7 @@ const placesFor = (score: Score, sound: Sound, guitar: Guitar): readonly Place[]
 export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): PieceOnGuitar => {
   const sounds = soundsOf(score);
   const slices = slicesOf(sounds, clock);
-  const soundOfNote = new Map(
-    sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)),
-  );
+  const soundOf = soundsByNote(sounds);
   const aloneIn = (slice: Slice | undefined, voice: string): number => {
     const own = slice?.struck.filter((sound) => sounds[sound]!.voice === voice) ?? [];
     return own.length === 1 ? own[0]! : -1;
@@ -68,7 +68,7 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
     slurredFrom: Int32Array.from(sounds, (sound) => {
       const { slurredFrom, slideFrom } = score.notes[sound.head]!;
       const from = slurredFrom?.note ?? slideFrom;
-      return from === undefined ? -1 : (soundOfNote.get(from) ?? -1);
+      return from === undefined ? -1 : (soundOf.get(from) ?? -1);
     }),
     slides: Uint8Array.from(sounds, (sound) => {
       const { slurredFrom, slideFrom } = score.notes[sound.head]!;
@@ -82,5 +82,6 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
       return before ? (slice.onset - before.onset) / beat : 0;
     }),
     sliceOf,
+    soundOf,
   };
 };

@@ -102,12 +102,11 @@ export const pluckEvents = (
   const events: PluckEvent[] = [];
   const lockOf = (sound: number): StrokeFinger | undefined =>
     locks.get(score.notes[plan.sounds[sound]!.head]!.id)?.pluck;
-  const soundOfNote = new Map(
-    plan.sounds.flatMap((sound) => sound.noteheads.map((note) => [note, sound.index] as const)),
-  );
   const isSlurredInto = (sound: number, string: number): boolean => {
     const { slurredFrom } = score.notes[plan.sounds[sound]!.head]!;
-    return slurredFrom !== undefined && plan.choices[soundOfNote.get(slurredFrom.note)!]?.string === string;
+    return (
+      slurredFrom !== undefined && plan.choices[plan.piece.soundOf.get(slurredFrom.note)!]?.string === string
+    );
   };
   let isAfterSlur = false;
   for (const { slice } of plan.hands) {

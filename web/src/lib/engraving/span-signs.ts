@@ -46,16 +46,8 @@ const LETTER = 6.6;
 const SHORTEST_LINE = 20;
 const GAP = 8;
 
-const indexes = new WeakMap<Score, ReadonlyMap<NoteId, number>>();
 /** Place of a note in a score by its id. */
-export const noteIndex = (score: Score, id: NoteId): number | undefined => {
-  let known = indexes.get(score);
-  if (!known) {
-    known = new Map(score.notes.map((note) => [note.id, note.index]));
-    indexes.set(score, known);
-  }
-  return known.get(id);
-};
+export const noteIndex = ({ indexOf }: Score, id: NoteId): number | undefined => indexOf.get(id);
 
 /** Onset of the first and end of the last note of a mark, in ticks; undefined when a note of it is not in the score. */
 export const spanOfMark = (

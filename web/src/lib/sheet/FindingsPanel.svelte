@@ -1,6 +1,6 @@
 <script lang="ts">
   import { findingWords, repairWords, say } from '../words.ts';
-  import { findingKey, type Finding } from '@oculon/core';
+  import { noteById, findingKey, type Finding } from '@oculon/core';
   import { CircleAlert, Info, TriangleAlert, X } from '@lucide/svelte';
   import ShiftWays from './ShiftWays.svelte';
   import WaysOut from './WaysOut.svelte';
@@ -44,7 +44,7 @@
     if (action) workbench.applyFix(action);
     ondone();
   };
-  const noteOf = ({ note }: Finding) => workbench.score?.notes.find((each) => each.id === note);
+  const noteOf = ({ note }: Finding) => workbench.score && noteById(workbench.score, note);
   const jump = (finding: Finding) => {
     const note = noteOf(finding);
     if (note) onjump(note.index);

@@ -11,7 +11,7 @@
   let problem = $state('');
 
   const MOST_SHOWN = 6;
-  const index = $derived(workbench.score?.notes.find((each) => each.id === note)?.index);
+  const index = $derived(workbench.score?.indexOf.get(note));
   const nameOf = (way: WayOut) => pitchLabel(workbench.score!.notes[way.note]!.sounding);
 
   const ask = async () => {

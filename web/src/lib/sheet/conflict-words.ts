@@ -1,5 +1,6 @@
 import {
   barLabel,
+  noteById,
   barreWords,
   pitchLabel,
   romanNumeral,
@@ -64,7 +65,7 @@ const setupText = (value: SlotValue): string => {
 };
 
 const noteText = (score: Score, id: NoteId): string => {
-  const note = score.notes.find((each) => each.id === id);
+  const note = noteById(score, id);
   return note
     ? `bar ${barLabel(score.bars[note.bar]!)}, ${pitchLabel(note.sounding)}`
     : 'a note that is gone';

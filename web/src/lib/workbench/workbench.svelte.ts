@@ -1,4 +1,5 @@
 import {
+  noteById,
   applyEdits,
   chooseEdit,
   dismissEdit,
@@ -357,7 +358,7 @@ export class Workbench {
   #moveTo([edit]: Deed): void {
     const id =
       edit?.kind === 'choose' ? edit.note : edit?.kind === 'mark' ? edit.mark.split('@')[1] : undefined;
-    const note = this.score?.notes.find((each) => each.id === id);
+    const note = this.score && noteById(this.score, id as NoteId | undefined);
     if (note) this.caret = note.index;
   }
 
