@@ -1,6 +1,6 @@
 import { error, type Handle, type HandleServerError } from '@sveltejs/kit';
 import { env } from '$env/dynamic/private';
-import { closeDatabase } from '$lib/server/database.ts';
+import { closeDatabase } from '$lib/server/database/database.ts';
 import { teacherIdSchema } from '$lib/server/ids.ts';
 import { log } from '$lib/server/log.ts';
 import { requestSeconds } from '$lib/server/metrics.ts';

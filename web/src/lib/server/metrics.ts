@@ -1,5 +1,5 @@
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client';
-import { poolCounts } from './database.ts';
+import { poolCounts } from './database/database.ts';
 
 /** What is measured of this server; the default metrics tell memory and the delay of the event loop. */
 export const metrics = new Registry();

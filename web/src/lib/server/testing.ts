@@ -1,8 +1,8 @@
 import type pg from 'pg';
-import { openPool } from './database.ts';
-import { insertFingering } from './fingerings.ts';
+import { openPool } from './database/database.ts';
+import { insertFingering } from './fingerings/fingerings.ts';
 import { teacherIdSchema, type FingeringId, type PieceId, type TeacherId } from './ids.ts';
-import { insertPiece } from './pieces.ts';
+import { insertPiece } from './pieces/pieces.ts';
 
 /** A pool on the test database; the test command creates and migrates it. */
 export const testPool = (): pg.Pool => {

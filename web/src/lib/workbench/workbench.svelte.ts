@@ -39,14 +39,14 @@ import {
 import * as Comlink from 'comlink';
 import { problemWords } from '../words.ts';
 import type { MovementsView, PlanView } from '../planner/api.ts';
-import { CHANGE_WORDS } from './change-words.ts';
+import { CHANGE_WORDS } from '../document/change-words.ts';
 import { changesBetween, planKey, sharing, type Change } from './plan-changes.ts';
 import { takePlanner, type Planner } from '../planner/client.ts';
 import { scoreAsRead } from '../planner/setup.ts';
-import { History, type Deed } from './history.svelte.ts';
-import { browserStore } from './pending-store.ts';
-import { SaveQueue } from './save-queue.svelte.ts';
-import { pageServer } from './save-server.ts';
+import { History, type Deed } from '../document/history.svelte.ts';
+import { browserStore } from '../document/pending-store.ts';
+import { SaveQueue } from '../document/save-queue.svelte.ts';
+import { pageServer } from '../document/save-server.ts';
 
 export type Phase = 'opening' | 'ready' | 'failed';
 

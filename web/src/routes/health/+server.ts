@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { databaseState } from '$lib/server/database.ts';
+import { databaseState } from '$lib/server/database/database.ts';
 
 const WORDS = { up: 'up', slow: 'database slow', gone: 'database gone' } as const;
 

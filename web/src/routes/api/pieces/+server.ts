@@ -1,8 +1,8 @@
 import { json } from '@sveltejs/kit';
 import { MAX_SOURCE_BYTES, type ImportProblem } from '@oculon/core';
-import { database } from '$lib/server/database.ts';
-import { withDatabase } from '$lib/server/database-trouble.ts';
-import { importPiece } from '$lib/server/import-piece.ts';
+import { database } from '$lib/server/database/database.ts';
+import { withDatabase } from '$lib/server/database/trouble.ts';
+import { importPiece } from '$lib/server/pieces/import-piece.ts';
 import { readBody } from '$lib/server/read-body.ts';
 import { readScoreApart } from '$lib/server/reading/pool.ts';
 import { problemWords } from '$lib/words.ts';

@@ -1,9 +1,9 @@
 import { error } from '@sveltejs/kit';
-import { database } from '$lib/server/database.ts';
-import { withDatabase } from '$lib/server/database-trouble.ts';
-import { findFingering, listEdits } from '$lib/server/fingerings.ts';
+import { database } from '$lib/server/database/database.ts';
+import { withDatabase } from '$lib/server/database/trouble.ts';
+import { findFingering, listEdits } from '$lib/server/fingerings/fingerings.ts';
 import { pieceIdSchema } from '$lib/server/ids.ts';
-import { findPiece, findReading } from '$lib/server/pieces.ts';
+import { findPiece, findReading } from '$lib/server/pieces/pieces.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ params, locals }) => {

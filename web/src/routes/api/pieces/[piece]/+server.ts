@@ -1,10 +1,10 @@
 import { error, json } from '@sveltejs/kit';
 import { humanText } from '@oculon/core';
 import * as z from 'zod';
-import { database } from '$lib/server/database.ts';
-import { withDatabase } from '$lib/server/database-trouble.ts';
+import { database } from '$lib/server/database/database.ts';
+import { withDatabase } from '$lib/server/database/trouble.ts';
 import { pieceIdSchema } from '$lib/server/ids.ts';
-import { deletePiece, renamePiece } from '$lib/server/pieces.ts';
+import { deletePiece, renamePiece } from '$lib/server/pieces/pieces.ts';
 import { BODY_LIMITS, readJson } from '$lib/server/read-body.ts';
 import type { RequestHandler } from './$types';
 

@@ -1,11 +1,11 @@
 import { error, json } from '@sveltejs/kit';
-import { database } from '$lib/server/database.ts';
-import { withDatabase } from '$lib/server/database-trouble.ts';
-import { appendEdits, listEdits } from '$lib/server/fingerings.ts';
+import { database } from '$lib/server/database/database.ts';
+import { withDatabase } from '$lib/server/database/trouble.ts';
+import { appendEdits, listEdits } from '$lib/server/fingerings/fingerings.ts';
 import { fingeringIdSchema } from '$lib/server/ids.ts';
 import { saveSeconds } from '$lib/server/metrics.ts';
 import { BODY_LIMITS, readJson } from '$lib/server/read-body.ts';
-import { revisionSchema, saveRequestSchema } from '$lib/workbench/saving.ts';
+import { revisionSchema, saveRequestSchema } from '$lib/document/saving.ts';
 import type { RequestHandler } from './$types';
 
 /** Appends edits; 409 with what came in between when they were made on an older revision. */

@@ -1,8 +1,8 @@
 import { error } from '@sveltejs/kit';
-import { database } from '$lib/server/database.ts';
-import { withDatabase } from '$lib/server/database-trouble.ts';
+import { database } from '$lib/server/database/database.ts';
+import { withDatabase } from '$lib/server/database/trouble.ts';
 import { pieceIdSchema } from '$lib/server/ids.ts';
-import { findSource } from '$lib/server/pieces.ts';
+import { findSource } from '$lib/server/pieces/pieces.ts';
 import type { RequestHandler } from './$types';
 
 /** The file as it came. */

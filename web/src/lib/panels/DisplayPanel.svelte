@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Display } from './display.ts';
+  import type { Display } from '../sheet/display.ts';
 
   const { display }: { display: Display } = $props();
 

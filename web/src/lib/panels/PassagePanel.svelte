@@ -5,7 +5,7 @@
   import RuleList from './RuleList.svelte';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { leftTermWords, placeWords } from '../words.ts';
-  import { priceText } from './words.ts';
+  import { priceText } from './price-text.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
 

@@ -4,10 +4,10 @@ import { fileURLToPath } from 'node:url';
 import { applyEdits, EMPTY_FINGERING, type FindingKey, type MarkId, type NoteId } from '@oculon/core';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { migrate } from '../../../database/migrate.mjs';
+import { migrate } from '../../../../database/migrate.mjs';
 import { openPool } from './database.ts';
-import { appendEdits, findFingering, listEdits } from './fingerings.ts';
-import { fingeringIdSchema, pieceIdSchema, teacherIdSchema } from './ids.ts';
+import { appendEdits, findFingering, listEdits } from '../fingerings/fingerings.ts';
+import { fingeringIdSchema, pieceIdSchema, teacherIdSchema } from '../ids.ts';
 
 const FIRST = readFileSync(
   fileURLToPath(new URL('../../../database/migrations/0001_pieces.sql', import.meta.url)),

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import type { Queryable } from './database.ts';
-import { pieceIdSchema, type PieceId, type TeacherId } from './ids.ts';
+import type { Queryable } from '../database/database.ts';
+import { pieceIdSchema, type PieceId, type TeacherId } from '../ids.ts';
 
 /** A piece as the library lists it. */
 const pieceSchema = z.object({

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { leftTermWords as termWords } from '../words.ts';
-import { priceText } from './words.ts';
+import { priceText } from './price-text.ts';
 
 describe('what a choice brings about, in words', () => {
   it('names the largest differences first, three at most', () => {

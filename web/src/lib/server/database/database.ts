@@ -1,6 +1,6 @@
 import pg from 'pg';
 import { env } from '$env/dynamic/private';
-import { log } from './log.ts';
+import { log } from '../log.ts';
 
 /** Connections one server may hold. */
 const POOL_SIZE = 10;

@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { log } from './log.ts';
+import { log } from '../log.ts';
 
 /** What became of a statement that failed, as far as whoever asked can do something about it. */
 export type DatabaseTrouble = 'unavailable' | 'not-storable';

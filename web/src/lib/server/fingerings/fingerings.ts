@@ -1,11 +1,11 @@
 import * as z from 'zod';
 import { EDIT_FORMAT, readEdit, type Edit } from '@oculon/core';
-import type { SavedEdit, SaveOutcome, SentEdit } from '../workbench/saving.ts';
-import { inTransaction, type Queryable } from './database.ts';
+import type { SavedEdit, SaveOutcome, SentEdit } from '../../document/saving.ts';
+import { inTransaction, type Queryable } from '../database/database.ts';
 import type pg from 'pg';
-import { log } from './log.ts';
+import { log } from '../log.ts';
 import { Turns } from './turns.ts';
-import { fingeringIdSchema, type FingeringId, type PieceId, type TeacherId } from './ids.ts';
+import { fingeringIdSchema, type FingeringId, type PieceId, type TeacherId } from '../ids.ts';
 
 export interface FingeringHead {
   readonly id: FingeringId;

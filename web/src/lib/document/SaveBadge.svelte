@@ -1,7 +1,7 @@
 <script lang="ts">
   import { CloudAlert, CloudCheck, CloudOff, CloudUpload, TriangleAlert } from '@lucide/svelte';
   import { slotsOf, valueAfter, type Score } from '@oculon/core';
-  import type { SaveQueue } from '../workbench/save-queue.svelte.ts';
+  import type { SaveQueue } from './save-queue.svelte.ts';
   import { conflictWords } from './conflict-words.ts';
 
   const { saving, score }: { saving: SaveQueue; score: Score | undefined } = $props();

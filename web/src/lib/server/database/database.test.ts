@@ -1,7 +1,7 @@
 import { createServer, type AddressInfo, type Server } from 'node:net';
 import { afterAll, expect, it } from 'vitest';
 import { databaseState } from './database.ts';
-import { troubleOf } from './database-trouble.ts';
+import { troubleOf } from './trouble.ts';
 
 const servers: Server[] = [];
 afterAll(() => servers.forEach((server) => server.close()));

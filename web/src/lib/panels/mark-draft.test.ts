@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { draftOf, markFrom, NEW_DRAFT, type MarkDraft } from './mark-draft.ts';
-import { chordWords, shownSigns, shownSpans, wordsGone } from './shown-marks.ts';
+import { chordWords, shownSigns, shownSpans, wordsGone } from '../sheet/shown-marks.ts';
 
 const path = fileURLToPath(new URL('../../../../demo/studies/low-meadow-dance.musicxml', import.meta.url));
 const read = readMusicXml(readFileSync(path, 'utf8'));

@@ -4,7 +4,7 @@
   import { takeWay, WAY_KEYS } from '../workbench/commands.ts';
   import { PAUSE, type Workbench } from '../workbench/workbench.svelte.ts';
   import { leftTermWords } from '../words.ts';
-  import { priceText } from './words.ts';
+  import { priceText } from './price-text.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
 

@@ -1,11 +1,11 @@
 import { failure, readable, shortened, success, type ImportProblem, type Result } from '@oculon/core';
 import type pg from 'pg';
-import { inTransaction } from './database.ts';
-import { insertFingering } from './fingerings.ts';
-import { repairWords } from '../words.ts';
-import type { PieceId, TeacherId } from './ids.ts';
+import { inTransaction } from '../database/database.ts';
+import { insertFingering } from '../fingerings/fingerings.ts';
+import { repairWords } from '../../words.ts';
+import type { PieceId, TeacherId } from '../ids.ts';
 import { insertPiece, type ToldRepair } from './pieces.ts';
-import type { ScoreReader } from './reading/read-score.ts';
+import type { ScoreReader } from '../reading/read-score.ts';
 
 export interface ImportedPiece {
   readonly id: PieceId;

@@ -2,7 +2,7 @@
   import type { PricedPluck } from '@oculon/core';
   import { setPluck } from '../workbench/commands.ts';
   import { PAUSE, type Workbench } from '../workbench/workbench.svelte.ts';
-  import { priceText } from './words.ts';
+  import { priceText } from './price-text.ts';
 
   /** Fingers that could pluck the note at the caret, by price. */
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
