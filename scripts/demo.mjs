@@ -4,8 +4,32 @@ import { join } from 'node:path';
 import { bin, checkNode, ensurePackages, fingerprint, ROOT, runMain, say, SetupError } from './commands.mjs';
 import { end, endWithUs, runQuietly, start, throwIfInterrupted, wasInterrupted } from './processes.mjs';
 
-/** The demo's one teacher, an invention. */
-const TEACHER = { id: '6b1f0c52-6f0e-4a0e-9d55-0c0a0d3f5a01', name: 'Marit Osse' };
+/** The demo's teachers, inventions: it starts signed in as the first; the second is there to be tried. */
+const TEACHER = {
+  id: '6b1f0c52-6f0e-4a0e-9d55-0c0a0d3f5a01',
+  name: 'Marit Osse',
+  email: 'marit.osse@oculon.example',
+  password: 'moth hour in the low meadow',
+};
+const SECOND = {
+  id: '0e7c9f04-5c1d-4d43-8d0a-51f7a8c4e702',
+  name: 'Tomas Vael',
+  email: 'tomas.vael@oculon.example',
+  password: 'two bells and a slow ferry',
+};
+/** Their guitars and the first one's students, as a teacher would have put them in. */
+const INSTRUMENTS = [
+  ['Studio guitar', 650, 19, false],
+  ['The small one', 580, 18, false],
+  ['Left-handed cedar', 640, 19, true],
+];
+const STUDENTS = [
+  ['J. Sand', 'second year, first pieces in two voices', 'en', 'small', 'The small one', 20],
+  ['Inés R.', 'fourth year, easy studies with barres', 'es', 'medium', 'Studio guitar', 40],
+  ['Odd', 'came back after years; large hands, little time', 'en', 'large', 'Left-handed cedar', 25],
+];
+/** As the application hashes passwords (OWASP's current minimum for Argon2id). */
+const PASSWORD_COST = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 const FIRST_PORT = 4310;
 const WEB = join(ROOT, 'web');
 /** Any number that nothing else locks: one start at a time loads the studies. */
@@ -89,6 +113,7 @@ const loadStudies = async (address, url) => {
       });
       if (!response.ok) throw new SetupError(`The demo study ${name} was refused: ${await response.text()}`);
     }
+    await loadStudents(client);
     await client.query('update teachers set demo_loaded_at = now() where id = $1', [TEACHER.id]);
   });
 };
@@ -97,12 +122,36 @@ const prepareDatabase = async (url) => {
   const { reaching, withClient } = await import('./database.mjs');
   const { migrate } = await import('../web/database/migrate.mjs');
   await reaching(url, () => migrate(url));
-  await withClient(url, (client) =>
-    client.query('insert into teachers (id, name) values ($1, $2) on conflict (id) do nothing', [
-      TEACHER.id,
-      TEACHER.name,
-    ]),
-  );
+  const { hash } = await import('@node-rs/argon2');
+  await withClient(url, async (client) => {
+    for (const { id, name, email, password } of [TEACHER, SECOND]) {
+      const { rows } = await client.query('select password_hash as hash from teachers where id = $1', [id]);
+      if (rows[0]?.hash) continue;
+      await client.query(
+        `insert into teachers (id, name, email, password_hash) values ($1, $2, $3, $4)
+         on conflict (id) do update set email = excluded.email, password_hash = excluded.password_hash`,
+        [id, name, email, await hash(password, PASSWORD_COST)],
+      );
+    }
+  });
+};
+
+/** Students and instruments, once. */
+const loadStudents = async (client) => {
+  for (const [name, scaleLength, frets, leftHanded] of INSTRUMENTS)
+    await client.query(
+      `insert into instruments (teacher_id, name, scale_length, frets, left_handed) values ($1, $2, $3, $4, $5)
+       on conflict (teacher_id, name) do nothing`,
+      [TEACHER.id, name, scaleLength, frets, leftHanded],
+    );
+  for (const [name, level, language, hand, instrument, minutes] of STUDENTS)
+    await client.query(
+      `insert into students (teacher_id, name, level, language, note_names, hand, instrument_id, minutes_a_day)
+       select $1, $2, $3, $4, case $4 when 'es' then 'solfege' else 'letters' end, $5,
+         (select id from instruments where teacher_id = $1 and name = $6), $7
+       where not exists (select 1 from students where teacher_id = $1 and name = $2)`,
+      [TEACHER.id, name, level, language, hand, instrument, minutes],
+    );
 };
 
 /** Starts the server on a free port; another start may have been quicker to take it, then on the next one. */
@@ -115,6 +164,8 @@ const startServer = async (url, isDevelopment) => {
       ...process.env,
       DATABASE_URL: url,
       OCULON_TEACHER: TEACHER.id,
+      OCULON_REGISTRATION: process.env.OCULON_REGISTRATION || 'open',
+      OCULON_SHOW_OUTBOX: process.env.OCULON_SMTP ? 'no' : 'yes',
       OCULON_ENDS_WITH: 'parent',
       HOST: '127.0.0.1',
       PORT: String(port),
@@ -173,7 +224,9 @@ runMain(async () => {
     const running = await startServer(cluster.url, isDevelopment);
     server = running.server;
     await loadStudies(running.address, cluster.url);
-    say(`\nOculon is ready: ${running.address}\nCtrl-C ends it.\n`);
+    say(
+      `\nOculon is ready: ${running.address}\nYou are signed in as ${TEACHER.name} (${TEACHER.email}, “${TEACHER.password}”).\nAnother teacher to try: ${SECOND.email}, “${SECOND.password}”.\nCtrl-C ends it.\n`,
+    );
     const what = await Promise.race([
       running.ended.then(({ code, signal }) => `The server ended (${signal ?? `code ${code}`}).`),
       ...(cluster.postmaster === undefined

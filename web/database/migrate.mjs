@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -7,8 +8,45 @@ const FOLDER = fileURLToPath(new URL('./migrations', import.meta.url));
 /** Any number that nothing else locks: one migrator at a time per database. */
 const LOCK = 7_240_114;
 
+const digestOf = (text) => createHash('sha256').update(text.replaceAll('\r\n', '\n')).digest('hex');
+
+/** The numbered migrations of a folder, in order. Throws when two have one number or one is missing. */
+export const migrationsIn = (folder = FOLDER) => {
+  const names = readdirSync(folder)
+    .filter((name) => name.endsWith('.sql'))
+    .sort();
+  names.forEach((name, index) => {
+    if (Number(/^(\d{4})_/.exec(name)?.[1]) !== index + 1)
+      throw new Error(`migrations are numbered 0001, 0002 and so on: ${name} stands at place ${index + 1}`);
+  });
+  return names.map((name) => {
+    const sql = readFileSync(join(folder, name), 'utf8');
+    return { name, sql, digest: digestOf(sql) };
+  });
+};
+
+/**
+ * What is left to apply, once the migrations applied so far are found to be the first ones of the folder, unchanged since.
+ * Those applied before digests were kept count as unchanged.
+ */
+const pendingOf = (all, applied) => {
+  applied.forEach(({ name, digest }, index) => {
+    const own = all[index];
+    if (!own)
+      throw new Error(
+        `the database has the migration ${name}, which this Oculon does not know: it belongs to a newer one`,
+      );
+    if (own.name !== name)
+      throw new Error(`the database has the migration ${name} where ${own.name} was expected`);
+    if (digest !== null && digest !== own.digest)
+      throw new Error(`the migration ${name} was changed after it had been applied`);
+  });
+  return all.slice(applied.length);
+};
+
 /** Applies the numbered migrations that a database does not have yet, each in a transaction of its own. */
-export const migrate = async (url) => {
+export const migrate = async (url, folder = FOLDER) => {
+  const all = migrationsIn(folder);
   const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 });
   // A connection that is lost fails the statement that runs on it; its event must not end the process besides.
   client.on('error', () => undefined);
@@ -18,23 +56,23 @@ export const migrate = async (url) => {
     await client.query(
       'create table if not exists schema_migrations (name text primary key, applied_at timestamptz not null default now())',
     );
-    const { rows } = await client.query('select name from schema_migrations');
-    const applied = new Set(rows.map((row) => row.name));
-    const pending = readdirSync(FOLDER)
-      .filter((name) => name.endsWith('.sql') && !applied.has(name))
-      .sort();
-    for (const name of pending) {
+    await client.query('alter table schema_migrations add column if not exists digest text');
+    const { rows } = await client.query('select name, digest from schema_migrations order by name');
+    const pending = pendingOf(all, rows);
+    for (const { name, sql, digest } of pending) {
       await client.query('begin');
       try {
-        await client.query(readFileSync(join(FOLDER, name), 'utf8'));
-        await client.query('insert into schema_migrations (name) values ($1)', [name]);
+        await client.query(sql);
+        await client.query('insert into schema_migrations (name, digest) values ($1, $2)', [name, digest]);
         await client.query('commit');
       } catch (error) {
         await client.query('rollback');
-        throw new Error(`migration ${name} failed: ${error.message}`, { cause: error });
+        throw new Error(`migration ${name} failed: ${error.message}${error.hint ? ` ${error.hint}` : ''}`, {
+          cause: error,
+        });
       }
     }
-    return pending;
+    return pending.map(({ name }) => name);
   } finally {
     await client.end();
   }

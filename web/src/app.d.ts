@@ -1,4 +1,4 @@
-import type { TeacherId } from '$lib/server/ids.ts';
+import type { Visitor } from '$lib/server/teachers/visit.ts';
 
 declare global {
   namespace App {
@@ -9,7 +9,8 @@ declare global {
       requestId?: string;
     }
     interface Locals {
-      teacher: TeacherId;
+      /** Missing at the door, where nobody needs to be signed in. */
+      visitor?: Visitor;
       requestId: string;
     }
   }

@@ -1,19 +1,27 @@
-import { error, type Handle, type HandleServerError } from '@sveltejs/kit';
-import { env } from '$env/dynamic/private';
-import { closeDatabase } from '$lib/server/database/database.ts';
-import { teacherIdSchema } from '$lib/server/ids.ts';
+import { error, redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { closeDatabase, database } from '$lib/server/database/database.ts';
+import { withDatabase } from '$lib/server/database/trouble.ts';
+import { startHousekeeping, stopHousekeeping } from '$lib/server/housekeeping.ts';
 import { log } from '$lib/server/log.ts';
 import { requestSeconds } from '$lib/server/metrics.ts';
 import { closeScoreReaders } from '$lib/server/reading/pool.ts';
+import { visitorOf } from '$lib/server/teachers/visit.ts';
+
+export const init: ServerInit = () => {
+  startHousekeeping(database);
+};
 
 // The end of the server is announced; connections are returned so that the database can stop cleanly.
 process.on('sveltekit:shutdown', () => {
+  stopHousekeeping();
   void closeDatabase();
   void closeScoreReaders();
 });
 
-/** Paths that need nobody to be signed in. */
+/** Paths that need nobody to be signed in, and look up nobody. */
 const PUBLIC = new Set(['/health', '/metrics']);
+/** Where nobody needs to be signed in: the door, and what is shown when there is nothing. */
+const DOOR = /^\/\(door\)\//;
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** When to try again after a 503, in seconds. */
 const RETRY_AFTER = '2';
@@ -26,16 +34,21 @@ const isFromElsewhere = ({ headers, method }: Request, origin: string): boolean 
   return from === null ? site !== null && site !== 'same-origin' && site !== 'none' : from !== origin;
 };
 
-/** The teacher is the one the demo was started for; signing in comes with its own screen later. */
+/** Everything but the door asks who is there. */
 export const handle: Handle = async ({ event, resolve }) => {
   event.locals.requestId = crypto.randomUUID();
   const started = performance.now();
+  const { pathname, search } = event.url;
   if (isFromElsewhere(event.request, event.url.origin))
     error(403, 'Changes are only taken from pages of this address.');
-  if (!PUBLIC.has(event.url.pathname)) {
-    const teacher = teacherIdSchema.safeParse(env.OCULON_TEACHER);
-    if (!teacher.success) error(401, 'Nobody is signed in. Start Oculon with npm run demo.');
-    event.locals.teacher = teacher.data;
+  if (!PUBLIC.has(pathname)) {
+    const visitor = await withDatabase(() => visitorOf(event.cookies));
+    if (visitor) event.locals.visitor = visitor;
+    else if (!DOOR.test(event.route.id ?? '')) {
+      if (pathname.startsWith('/api/') || !READING.has(event.request.method))
+        error(401, 'Nobody is signed in. Sign in and try again.');
+      redirect(303, `/sign-in?to=${encodeURIComponent(pathname + search)}`);
+    }
   }
   const response = await resolve(event);
   const seconds = (performance.now() - started) / 1000;
@@ -46,12 +59,12 @@ export const handle: Handle = async ({ event, resolve }) => {
   const { method } = event.request;
   const route = event.route.id ?? 'none';
   requestSeconds.observe({ route, method, status: response.status }, seconds);
-  if (route !== '/health' && route !== '/metrics')
+  if (!PUBLIC.has(route))
     log.info(
       {
         request: event.locals.requestId,
         method,
-        path: event.url.pathname,
+        path: pathname,
         status: response.status,
         ms: Math.round(seconds * 1000),
       },

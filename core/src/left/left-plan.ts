@@ -26,11 +26,15 @@ export interface LeftChoice {
   readonly cost: Readonly<Partial<Record<LeftTerm, number>>>;
 }
 
+/** A string and a finger, where there are any. */
+interface Place {
+  readonly string: number | undefined;
+  readonly finger: number | undefined;
+}
+
 /** Whether two plans take a sound alike: on the same string with the same finger, or both not at all. */
-export const isSameTaking = (
-  one: Pick<LeftChoice, 'string' | 'finger'> | undefined,
-  other: Pick<LeftChoice, 'string' | 'finger'> | undefined,
-): boolean => one?.string === other?.string && one?.finger === other?.finger;
+export const isSameTaking = (one: Place | undefined, other: Place | undefined): boolean =>
+  one?.string === other?.string && one?.finger === other?.finger;
 
 /** Sounds that two plans of one piece take differently. */
 export const takenOtherwise = (one: LeftPlan, other: LeftPlan): readonly number[] =>

@@ -3,6 +3,7 @@ import type {
   Choice,
   ChoiceEffect,
   ComparedReturn,
+  Comparison,
   Essential,
   Finding,
   FindingKey,
@@ -92,6 +93,12 @@ export interface FingeringMessage {
   readonly marks: readonly (readonly [MarkId, MarkDecision])[];
 }
 
+/** A version of a piece: what is decided in it, and for whom. */
+export interface VersionMessage {
+  readonly message: FingeringMessage;
+  readonly setup: Setup;
+}
+
 /** Another way for a passage, as the sheet shows and takes it. */
 export interface WayView extends Pick<OtherWay, 'price' | 'terms' | 'character' | 'rejoins'> {
   /** Left-hand choices in the passage that bring it about; what lies outside follows from them. */
@@ -130,6 +137,8 @@ export interface PlannerApi {
   withoutBarre(onset: number, until: number): MovementWay | undefined;
   /** The choices that carry a fingering to a passage that returns. */
   carry(from: number): readonly (readonly [NoteId, Choice])[];
+  /** Where two versions of the open piece differ. */
+  compare(one: VersionMessage, other: VersionMessage): Comparison;
   /** The source with the fingering of the last plan merged in, as UTF-8. */
   writeMusicXml(): Result<Uint8Array, ImportProblem>;
   /** The last plan as `oculon.plan/1`. */

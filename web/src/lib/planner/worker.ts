@@ -10,6 +10,7 @@ import {
   wantedMarks,
   withoutBarre,
   type WithoutBarre,
+  compareFingerings,
   comparePatterns,
   difficultyOf,
   effectOf,
@@ -40,7 +41,7 @@ import {
   type StringNumber,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { MovementWay, PlannerApi, WayView } from './api.ts';
+import type { FingeringMessage, MovementWay, PlannerApi, VersionMessage, WayView } from './api.ts';
 import { findingWords } from '../words.ts';
 import { planSetup, scoreAsRead } from './setup.ts';
 import { exerciseScore, warmUpSteps } from './warm-up.ts';
@@ -78,6 +79,13 @@ const setupOf = (choice: Setup): { readonly score: Score; readonly value: PlanSe
   setup = { key, score, value: planSetup(choice, score) };
   return setup;
 };
+
+const fingeringOf = ({ choices, rules, marks }: FingeringMessage): Fingering => ({
+  ...EMPTY_FINGERING,
+  choices: new Map(choices),
+  rules: new Map(rules),
+  marks: new Map(marks),
+});
 
 const tempoOf = ({ setup: { tempo }, score }: Plan): number => tempo ?? score.tempi[0]!.quartersPerMinute;
 
@@ -144,12 +152,7 @@ const api: PlannerApi = {
     let told = started;
     const key = JSON.stringify([choices, rules, marks, choice]);
     const known = recent.get(key);
-    const fingering: Fingering = {
-      ...EMPTY_FINGERING,
-      choices: new Map(choices),
-      rules: new Map(rules),
-      marks: new Map(marks),
-    };
+    const fingering = fingeringOf({ choices, rules, marks });
     const wanted = setupOf(choice);
     const plan =
       known ??
@@ -278,6 +281,15 @@ const api: PlannerApi = {
     const plan = planned();
     const found = passageReturns(plan.score, plan.left.sounds).find((each) => each.from === from);
     return found ? carriedChoices(plan, found) : [];
+  },
+
+  compare(one, other) {
+    called();
+    const planOf = ({ message, setup: choice }: VersionMessage): Plan => {
+      const wanted = setupOf(choice);
+      return planPiece(wanted.score, fingeringOf(message), wanted.value);
+    };
+    return compareFingerings(planOf(one).performance, planOf(other).performance);
   },
 
   writeMusicXml() {

@@ -5,8 +5,14 @@ const id = z.uuid().toLowerCase();
 
 /** Branded so that one cannot stand in for another. */
 export const teacherIdSchema = id.brand<'TeacherId'>();
+export const sessionIdSchema = id.brand<'SessionId'>();
 export const pieceIdSchema = id.brand<'PieceId'>();
 export const fingeringIdSchema = id.brand<'FingeringId'>();
+export const studentIdSchema = id.brand<'StudentId'>();
+export const instrumentIdSchema = id.brand<'InstrumentId'>();
 export type TeacherId = z.infer<typeof teacherIdSchema>;
+export type SessionId = z.infer<typeof sessionIdSchema>;
 export type PieceId = z.infer<typeof pieceIdSchema>;
 export type FingeringId = z.infer<typeof fingeringIdSchema>;
+export type StudentId = z.infer<typeof studentIdSchema>;
+export type InstrumentId = z.infer<typeof instrumentIdSchema>;

@@ -1,6 +1,7 @@
 import type pg from 'pg';
 import { openPool } from './database/database.ts';
 import { insertFingering } from './fingerings/fingerings.ts';
+import { listVersions } from './fingerings/versions.ts';
 import { teacherIdSchema, type FingeringId, type PieceId, type TeacherId } from './ids.ts';
 import { insertPiece } from './pieces/pieces.ts';
 
@@ -32,4 +33,14 @@ export const newPiece = async (
     repairs: [{ code: 'bar-not-full', message: 'Bar 2 …' }],
   });
   return { piece, fingering: await insertFingering(pool, teacher, piece) };
+};
+
+/** The first version of a piece, as far as it tells where the log stands. */
+export const findFingering = async (
+  pool: pg.Pool,
+  teacher: TeacherId,
+  piece: PieceId,
+): Promise<{ readonly id: FingeringId; readonly revision: number } | undefined> => {
+  const version = (await listVersions(pool, teacher, piece)).at(-1);
+  return version && { id: version.id, revision: version.revision };
 };

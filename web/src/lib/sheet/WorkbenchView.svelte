@@ -28,7 +28,7 @@
   import ThemeToggle from '$lib/ThemeToggle.svelte';
   import { redo, undo } from '$lib/workbench/commands.ts';
   import { Workbench } from '$lib/workbench/workbench.svelte.ts';
-  import type { PageData } from '../../routes/pieces/[piece]/$types';
+  import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/$types';
 
   interface Props {
     data: PageData;
@@ -115,7 +115,13 @@
     <a class="btn btn-ghost btn-sm" href="/"><ArrowLeft class="size-4" aria-hidden="true" /> Library</a>
     <div class="mr-auto min-w-0">
       <h1 class="truncate text-lg leading-tight font-semibold">{data.piece.title}</h1>
-      <p class="text-xs opacity-70">{data.piece.composer}</p>
+      <p class="truncate text-xs">
+        <a class="link-hover underline decoration-dotted" href="/pieces/{data.piece.id}/versions"
+          >{data.version.name}{data.version.student ? `, for ${data.version.student}` : ''}</a
+        >
+        {#if data.version.isAway}<span class="badge badge-xs badge-warning">deleted</span>{/if}
+        {#if data.piece.composer}<span class="opacity-70">· {data.piece.composer}</span>{/if}
+      </p>
     </div>
     {#if workbench}
       <SaveBadge saving={workbench.saving} score={workbench.score} />

@@ -1,5 +1,6 @@
 import pg from 'pg';
 import { env } from '$env/dynamic/private';
+import type { TeacherId } from '../ids.ts';
 import { log } from '../log.ts';
 
 /** Connections one server may hold. */
@@ -54,15 +55,16 @@ export const closeDatabase = async (): Promise<void> => {
   await open?.end();
 };
 
-/** Runs `work` in one transaction: all of it happens, or none. */
+/** Runs `work` in one transaction: all of it happens, or none. `opening` are statements that go with its begin. */
 export const inTransaction = async <T>(
   from: pg.Pool,
   work: (client: pg.PoolClient) => Promise<T>,
+  opening: (client: pg.PoolClient) => string = () => '',
 ): Promise<T> => {
   const client = await from.connect();
   let broken: Error | undefined;
   try {
-    await client.query('begin');
+    await client.query(`begin; ${opening(client)}`);
     const result = await work(client);
     await client.query('commit');
     return result;
@@ -76,6 +78,22 @@ export const inTransaction = async <T>(
     client.release(broken);
   }
 };
+
+/**
+ * Runs `work` in a teacher's name, in one transaction: the database shows and takes that teacher's rows alone, whatever a
+ * statement forgets to ask for.
+ */
+export const asTeacher = <T>(
+  from: pg.Pool,
+  teacher: TeacherId,
+  work: (client: pg.PoolClient) => Promise<T>,
+): Promise<T> =>
+  inTransaction(
+    from,
+    work,
+    // A setting takes no parameter; the id is one by its type, and is quoted besides.
+    (client) => `set local role oculon_teacher; set local oculon.teacher = ${client.escapeLiteral(teacher)}`,
+  );
 
 export type DatabaseState = 'up' | 'slow' | 'gone';
 

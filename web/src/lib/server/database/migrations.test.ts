@@ -6,11 +6,12 @@ import pg from 'pg';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { migrate } from '../../../../database/migrate.mjs';
 import { openPool } from './database.ts';
-import { appendEdits, findFingering, listEdits } from '../fingerings/fingerings.ts';
+import { findFingering } from '../testing.ts';
+import { appendEdits, listEdits } from '../fingerings/fingerings.ts';
 import { fingeringIdSchema, pieceIdSchema, teacherIdSchema } from '../ids.ts';
 
 const FIRST = readFileSync(
-  fileURLToPath(new URL('../../../database/migrations/0001_pieces.sql', import.meta.url)),
+  fileURLToPath(new URL('../../../../database/migrations/0001_pieces.sql', import.meta.url)),
   'utf8',
 );
 const name = `oculon_migration_${Date.now()}`;

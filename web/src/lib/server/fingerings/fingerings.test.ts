@@ -4,11 +4,11 @@ import pgPackage from 'pg';
 import type pg from 'pg';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { SentEdit } from '../../document/saving.ts';
-import { appendEdits, findFingering, listEdits } from './fingerings.ts';
+import { appendEdits, listEdits } from './fingerings.ts';
 import { openPool } from '../database/database.ts';
 import { troubleOf } from '../database/trouble.ts';
 import type { FingeringId, PieceId, TeacherId } from '../ids.ts';
-import { newPiece, newTeacher, testPool } from '../testing.ts';
+import { findFingering, newPiece, newTeacher, testPool } from '../testing.ts';
 
 const edit = (note: string, finger: 1 | 2 | 3 | 4): SentEdit => ({
   id: randomUUID(),

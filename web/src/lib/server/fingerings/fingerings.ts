@@ -1,42 +1,24 @@
 import * as z from 'zod';
 import { EDIT_FORMAT, readEdit, type Edit } from '@oculon/core';
 import type { SavedEdit, SaveOutcome, SentEdit } from '../../document/saving.ts';
-import { inTransaction, type Queryable } from '../database/database.ts';
+import { asTeacher, type Queryable } from '../database/database.ts';
 import type pg from 'pg';
 import { log } from '../log.ts';
 import { Turns } from './turns.ts';
 import { fingeringIdSchema, type FingeringId, type PieceId, type TeacherId } from '../ids.ts';
 
-export interface FingeringHead {
-  readonly id: FingeringId;
-  readonly revision: number;
-}
-
-const headSchema = z.object({ id: fingeringIdSchema, revision: z.int() });
-
+/** The first, empty fingering of a piece. */
 export const insertFingering = async (
   client: Queryable,
   teacher: TeacherId,
   piece: PieceId,
+  maker = '',
 ): Promise<FingeringId> => {
   const { rows } = await client.query(
-    `insert into fingerings (teacher_id, piece_id) values ($1, $2) returning id`,
-    [teacher, piece],
+    `insert into fingerings (teacher_id, piece_id, maker) values ($1, $2, $3) returning id`,
+    [teacher, piece, maker],
   );
   return fingeringIdSchema.parse(rows[0].id);
-};
-
-/** The first fingering of a piece. */
-export const findFingering = async (
-  client: Queryable,
-  teacher: TeacherId,
-  piece: PieceId,
-): Promise<FingeringHead | undefined> => {
-  const { rows } = await client.query(
-    `select id, revision from fingerings where teacher_id = $1 and piece_id = $2 order by created_at limit 1`,
-    [teacher, piece],
-  );
-  return headSchema.optional().parse(rows[0]);
 };
 
 const savedRows = z.array(z.object({ revision: z.int(), id: z.uuid(), edit: z.unknown(), format: z.int() }));
@@ -83,7 +65,7 @@ export const appendEdits = (
   edits: readonly SentEdit[],
 ): Promise<SaveOutcome | undefined> =>
   turns.take(fingering, (left) =>
-    inTransaction(pool, async (client) => {
+    asTeacher(pool, teacher, async (client) => {
       await client.query(`select set_config('lock_timeout', $1, true)`, [`${left}ms`]);
       const { rows } = await client.query(
         `select revision, piece_id as "piece" from fingerings where teacher_id = $1 and id = $2 for update`,
@@ -115,11 +97,10 @@ export const appendEdits = (
         [fingering, teacher, head.revision, JSON.stringify(fresh), EDIT_FORMAT],
       );
       const revision = head.revision + fresh.length;
-      await client.query(`update fingerings set revision = $3 where teacher_id = $1 and id = $2`, [
-        teacher,
-        fingering,
-        revision,
-      ]);
+      await client.query(
+        `update fingerings set revision = $3, touched_at = now() where teacher_id = $1 and id = $2`,
+        [teacher, fingering, revision],
+      );
       await client.query(`update pieces set touched_at = now() where teacher_id = $1 and id = $2`, [
         teacher,
         head.piece,

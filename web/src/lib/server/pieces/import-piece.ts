@@ -1,9 +1,10 @@
 import { failure, readable, shortened, success, type ImportProblem, type Result } from '@oculon/core';
 import type pg from 'pg';
-import { inTransaction } from '../database/database.ts';
+import { asTeacher } from '../database/database.ts';
 import { insertFingering } from '../fingerings/fingerings.ts';
 import { repairWords } from '../../words.ts';
 import type { PieceId, TeacherId } from '../ids.ts';
+import { findTeacher } from '../teachers/teachers.ts';
 import { insertPiece, type ToldRepair } from './pieces.ts';
 import type { ScoreReader } from '../reading/read-score.ts';
 
@@ -36,7 +37,7 @@ export const importPiece = async (
   if (!facts.ok) return failure(facts.error);
   const { title, composer, keyFifths, repairs, ...rest } = facts.value;
   const name = shortened(readable(fileName), LONGEST_FILE_NAME) || 'piece.musicxml';
-  const id = await inTransaction(pool, async (client) => {
+  const id = await asTeacher(pool, teacher, async (client) => {
     const piece = await insertPiece(client, teacher, {
       ...rest,
       title: shortened(readable(title) || titleFromFile(name), LONGEST_NAME),
@@ -46,7 +47,8 @@ export const importPiece = async (
       content,
       repairs: repairs.map((repair) => ({ code: repair.code, message: readable(repairWords(repair)) })),
     });
-    await insertFingering(client, teacher, piece);
+    const maker = await findTeacher(client, teacher);
+    await insertFingering(client, teacher, piece, maker?.name ?? '');
     return piece;
   });
   return success({

@@ -2,16 +2,15 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { findFingering } from '../fingerings/fingerings.ts';
 import { importPiece } from './import-piece.ts';
 import { deletePiece, findPiece, findReading, findSource, listPieces, renamePiece } from './pieces.ts';
 import { readScore, type ScoreReader } from '../reading/read-score.ts';
-import { newPiece, newTeacher, testPool } from '../testing.ts';
+import { findFingering, newPiece, newTeacher, testPool } from '../testing.ts';
 
 const readHere: ScoreReader = (content, part) => Promise.resolve(readScore(content, part));
 
 const study = new Uint8Array(
-  readFileSync(fileURLToPath(new URL('../../../../demo/studies/one-thread.musicxml', import.meta.url))),
+  readFileSync(fileURLToPath(new URL('../../../../../demo/studies/one-thread.musicxml', import.meta.url))),
 );
 
 describe('pieces in the database', () => {

@@ -3,6 +3,7 @@ import { MAX_SOURCE_BYTES, type ImportProblem } from '@oculon/core';
 import { database } from '$lib/server/database/database.ts';
 import { withDatabase } from '$lib/server/database/trouble.ts';
 import { importPiece } from '$lib/server/pieces/import-piece.ts';
+import { visitorIn } from '$lib/server/own.ts';
 import { readBody } from '$lib/server/read-body.ts';
 import { readScoreApart } from '$lib/server/reading/pool.ts';
 import { problemWords } from '$lib/words.ts';
@@ -35,7 +36,7 @@ export const POST: RequestHandler = async ({ request, locals, url }) => {
   const imported = await withDatabase(() =>
     importPiece(
       database(),
-      locals.teacher,
+      visitorIn(locals).teacher,
       fileNameIn(request.headers),
       content,
       readScoreApart,

@@ -1,9 +1,8 @@
 import { error, json } from '@sveltejs/kit';
 import { humanText } from '@oculon/core';
 import * as z from 'zod';
-import { database } from '$lib/server/database/database.ts';
-import { withDatabase } from '$lib/server/database/trouble.ts';
 import { pieceIdSchema } from '$lib/server/ids.ts';
+import { withOwn } from '$lib/server/own.ts';
 import { deletePiece, renamePiece } from '$lib/server/pieces/pieces.ts';
 import { BODY_LIMITS, readJson } from '$lib/server/read-body.ts';
 import type { RequestHandler } from './$types';
@@ -16,7 +15,7 @@ export const PATCH: RequestHandler = async ({ params, locals, request }) => {
   if (!names.success) error(400, 'A title of 1 to 300 readable letters is needed.');
   const isRenamed =
     piece.success &&
-    (await withDatabase(() => renamePiece(database(), locals.teacher, piece.data, names.data)));
+    (await withOwn(locals, (client, teacher) => renamePiece(client, teacher, piece.data, names.data)));
   if (!isRenamed) error(404, 'There is no such piece.');
   return json({ ok: true });
 };
@@ -24,7 +23,7 @@ export const PATCH: RequestHandler = async ({ params, locals, request }) => {
 export const DELETE: RequestHandler = async ({ params, locals }) => {
   const piece = pieceIdSchema.safeParse(params.piece);
   const isDeleted =
-    piece.success && (await withDatabase(() => deletePiece(database(), locals.teacher, piece.data)));
+    piece.success && (await withOwn(locals, (client, teacher) => deletePiece(client, teacher, piece.data)));
   if (!isDeleted) error(404, 'There is no such piece.');
   return json({ ok: true });
 };

@@ -3,6 +3,7 @@ import { database } from '$lib/server/database/database.ts';
 import { withDatabase } from '$lib/server/database/trouble.ts';
 import { appendEdits, listEdits } from '$lib/server/fingerings/fingerings.ts';
 import { fingeringIdSchema } from '$lib/server/ids.ts';
+import { visitorIn, withOwn } from '$lib/server/own.ts';
 import { saveSeconds } from '$lib/server/metrics.ts';
 import { BODY_LIMITS, readJson } from '$lib/server/read-body.ts';
 import { revisionSchema, saveRequestSchema } from '$lib/document/saving.ts';
@@ -16,7 +17,7 @@ export const POST: RequestHandler = async ({ params, locals, request }) => {
   if (!body.success) error(400, 'These edits cannot be read.');
   const outcome = fingering.success
     ? await withDatabase(() =>
-        appendEdits(database(), locals.teacher, fingering.data, body.data.base, body.data.edits),
+        appendEdits(database(), visitorIn(locals).teacher, fingering.data, body.data.base, body.data.edits),
       )
     : undefined;
   timed({ outcome: outcome?.kind ?? 'missing' });
@@ -31,6 +32,6 @@ export const GET: RequestHandler = async ({ params, locals, url }) => {
   if (!since.success) error(400, 'There is no such revision.');
   if (!fingering.success) error(404, 'There is no such fingering.');
   return json({
-    edits: await withDatabase(() => listEdits(database(), locals.teacher, fingering.data, since.data)),
+    edits: await withOwn(locals, (client, teacher) => listEdits(client, teacher, fingering.data, since.data)),
   });
 };

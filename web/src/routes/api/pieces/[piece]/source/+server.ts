@@ -1,7 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { database } from '$lib/server/database/database.ts';
-import { withDatabase } from '$lib/server/database/trouble.ts';
 import { pieceIdSchema } from '$lib/server/ids.ts';
+import { withOwn } from '$lib/server/own.ts';
 import { findSource } from '$lib/server/pieces/pieces.ts';
 import type { RequestHandler } from './$types';
 
@@ -9,7 +8,7 @@ import type { RequestHandler } from './$types';
 export const GET: RequestHandler = async ({ params, locals }) => {
   const piece = pieceIdSchema.safeParse(params.piece);
   const source = piece.success
-    ? await withDatabase(() => findSource(database(), locals.teacher, piece.data))
+    ? await withOwn(locals, (client, teacher) => findSource(client, teacher, piece.data))
     : undefined;
   if (!source) error(404, 'There is no such piece.');
   return new Response(new Uint8Array(source.content), {

@@ -2,11 +2,11 @@
   import { PencilLine, Trash2 } from '@lucide/svelte';
   import { onMount } from 'svelte';
   import { invalidateAll } from '$app/navigation';
+  import AppPage from '$lib/shell/AppPage.svelte';
   import ImportPanel from '$lib/library/ImportPanel.svelte';
   import RenameDialog from '$lib/library/RenameDialog.svelte';
   import { keyLabel, matchesSearch, touchedLabel } from '$lib/library/names.ts';
   import { getReady } from '$lib/sheet/get-ready.ts';
-  import ThemeToggle from '$lib/ThemeToggle.svelte';
 
   const { data } = $props();
 
@@ -35,23 +35,12 @@
   };
 </script>
 
-<svelte:head><title>Library · Oculon</title></svelte:head>
-
-<div class="mx-auto max-w-4xl px-5 py-8">
-  <header class="flex items-center gap-3">
-    <img src="/favicon.svg" alt="" class="size-9" />
-    <div class="grow">
-      <h1 class="text-2xl font-semibold">Oculon</h1>
-      <p class="text-sm opacity-70">What both hands do, note by note</p>
-    </div>
-    <ThemeToggle />
-  </header>
-
+<AppPage title="Library" {data}>
   <section class="mt-6"><ImportPanel /></section>
 
   <main class="mt-8">
     <div class="flex flex-wrap items-end justify-between gap-3">
-      <h2 class="text-xl">Pieces</h2>
+      <h1 class="text-xl">Pieces</h1>
       {#if data.pieces.length > 0}
         <label class="input input-sm w-64">
           <span class="sr-only">Search</span>
@@ -117,7 +106,7 @@
       </div>
     {/if}
   </main>
-</div>
+</AppPage>
 
 {#if renaming}
   <RenameDialog

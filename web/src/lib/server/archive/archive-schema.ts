@@ -1,0 +1,83 @@
+import { FINGER_PAIRS, HAND_NAMES, LANGUAGES, NOTE_NAMES } from '@oculon/core';
+import * as z from 'zod';
+
+/** Everything that is a teacher's, as `archive.json` in an archive; the source files lie beside it. */
+export const ARCHIVE_SCHEMA = 'oculon.archive/1';
+
+const id = z.uuid();
+const time = z.iso.datetime();
+const text = (least: number, most: number) => z.string().min(least).max(most);
+
+const instrument = z.object({
+  id,
+  name: text(1, 100),
+  scaleLength: z.number().min(400).max(700),
+  tuning: z.array(text(2, 6)).length(6),
+  frets: z.int().min(12).max(24),
+  capo: z.int().min(0).max(12),
+  leftHanded: z.boolean(),
+  createdAt: time,
+});
+
+const student = z.object({
+  id,
+  name: text(1, 100),
+  level: text(0, 200),
+  language: z.enum(LANGUAGES),
+  noteNames: z.enum(NOTE_NAMES),
+  hand: z.enum(HAND_NAMES),
+  spans: z.partialRecord(z.enum(FINGER_PAIRS), z.number().min(10).max(200)),
+  instrumentId: id.nullable(),
+  minutesADay: z.int().min(0).max(600),
+  days: z.array(z.int().min(1).max(7)),
+  notes: text(0, 5000),
+  archivedAt: time.nullable(),
+  createdAt: time,
+});
+
+const version = z.object({
+  id,
+  name: text(1, 100),
+  maker: text(0, 200),
+  studentId: id.nullable(),
+  originId: id.nullable(),
+  originRevision: z.int().min(0).nullable(),
+  createdAt: time,
+  touchedAt: time,
+  deletedAt: time.nullable(),
+  /** In order; revisions count from 1 without a gap. */
+  edits: z.array(
+    z.object({ id, format: z.int().min(1), edit: z.record(z.string(), z.unknown()), madeAt: time }),
+  ),
+  labels: z.array(z.object({ revision: z.int().min(0), label: text(1, 100), createdAt: time })),
+});
+
+const piece = z.object({
+  id,
+  title: text(1, 300),
+  composer: text(0, 300),
+  bars: z.int().min(1),
+  notes: z.int().min(1),
+  keyFifths: z.int().min(-14).max(14),
+  keyMode: z.enum(['major', 'minor']).nullable(),
+  createdAt: time,
+  touchedAt: time,
+  source: z.object({
+    fileName: text(1, 400),
+    partId: text(0, 400),
+    /** Name of the file in the archive. */
+    file: text(1, 200),
+    repairs: z.array(z.object({ code: z.string(), message: z.string() })),
+  }),
+  versions: z.array(version).min(1),
+});
+
+export const archiveSchema = z.object({
+  schema: z.literal(ARCHIVE_SCHEMA),
+  madeAt: time,
+  teacher: z.object({ name: text(1, 200), language: z.enum(LANGUAGES), noteNames: z.enum(NOTE_NAMES) }),
+  instruments: z.array(instrument),
+  students: z.array(student),
+  pieces: z.array(piece),
+});
+export type Archive = z.infer<typeof archiveSchema>;

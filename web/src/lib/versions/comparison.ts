@@ -1,0 +1,44 @@
+import {
+  applyEdits,
+  EMPTY_FINGERING,
+  wholeSetup,
+  type Comparison,
+  type Edit,
+  type Score,
+} from '@oculon/core';
+import * as Comlink from 'comlink';
+import type { FingeringMessage } from '../planner/api.ts';
+import { takePlanner } from '../planner/client.ts';
+import { problemWords } from '../words.ts';
+
+export interface ComparedVersions extends Comparison {
+  readonly score: Score;
+}
+
+const stateOf = (edits: readonly Edit[]) => {
+  const { choices, rules, marks, setup } = applyEdits(EMPTY_FINGERING, edits);
+  const message: FingeringMessage = { choices: [...choices], rules: [...rules], marks: [...marks] };
+  return { message, setup: wholeSetup(setup) };
+};
+
+/** Plans two versions of a piece in the planner's worker and tells where they differ. */
+export const comparison = async (
+  piece: string,
+  part: string,
+  one: readonly Edit[],
+  other: readonly Edit[],
+): Promise<ComparedVersions> => {
+  const response = await fetch(`/api/pieces/${piece}/source`);
+  if (!response.ok)
+    throw new Error('The piece could not be fetched. Check the connection and load the page again.');
+  const bytes = new Uint8Array(await response.arrayBuffer());
+  const planner = takePlanner();
+  try {
+    const opened = await planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part);
+    if (!opened.ok) throw new Error(problemWords(opened.error));
+    const compared = await planner.api.compare(stateOf(one), stateOf(other));
+    return { ...compared, score: opened.value.score };
+  } finally {
+    planner.release(false);
+  }
+};

@@ -1,0 +1,78 @@
+<script lang="ts">
+  import AppPage from '$lib/shell/AppPage.svelte';
+  import Field from '$lib/shell/Field.svelte';
+  import StudentForm from '$lib/students/StudentForm.svelte';
+
+  const { data, form } = $props();
+  const problems = $derived((form?.problems ?? {}) as Readonly<Record<string, string>>);
+</script>
+
+<AppPage title={data.student.name} {data}>
+  <main class="mt-8 space-y-10">
+    <section>
+      <p class="text-sm"><a class="link" href="/students">Students</a></p>
+      <h1 class="mt-1 text-xl">
+        {data.student.name}{#if data.student.archivedAt}
+          <span class="badge badge-sm align-middle">archived</span>{/if}
+      </h1>
+      {#if form && 'done' in form && form.done}<p role="status" class="mt-2 text-sm">{form.done}</p>{/if}
+      {#if Object.keys(problems).length > 0}
+        <p role="alert" class="mt-2 text-sm text-error">Not kept: see below what is missing.</p>
+      {/if}
+      <div class="mt-4">
+        {#key data.student}
+          <StudentForm
+            values={data.student}
+            instruments={data.instruments}
+            {problems}
+            action="?/save"
+            button="Keep"
+          />
+        {/key}
+      </div>
+    </section>
+
+    <section>
+      <h2 class="text-lg">Versions</h2>
+      <ul class="mt-2 divide-y divide-base-300">
+        {#each data.versions as version (version.id)}
+          <li class="py-2 text-sm">
+            <a class="link-hover font-serif text-base" href="/pieces/{version.pieceId}/{version.id}"
+              >{version.title}</a
+            > <span class="opacity-80">{version.name}</span>
+          </li>
+        {:else}
+          <li class="py-2 text-sm opacity-80">
+            None yet. On the page of a piece, under “Versions”, one can be made for this student.
+          </li>
+        {/each}
+      </ul>
+    </section>
+
+    <section class="max-w-md space-y-4">
+      <h2 class="text-lg">Away</h2>
+      <form method="POST" action="?/archive">
+        <input type="hidden" name="archived" value={data.student.archivedAt ? 'no' : 'yes'} />
+        <button class="btn btn-sm">{data.student.archivedAt ? 'Take back' : 'Archive'}</button>
+        <span class="ml-2 text-sm opacity-80">Archived, everything stays as it is.</span>
+      </form>
+      <details>
+        <summary class="cursor-pointer text-sm">Delete for good</summary>
+        <form method="POST" action="?/delete" class="mt-3 space-y-3">
+          <p class="text-sm">
+            The student and every version made for them go, and cannot be taken back. A version that is the
+            only one of its piece stays, without the student.
+          </p>
+          <Field
+            label="The student’s name, to be sure"
+            name="name"
+            autocomplete="off"
+            required
+            problem={problems.confirm}
+          />
+          <button class="btn btn-error btn-sm">Delete</button>
+        </form>
+      </details>
+    </section>
+  </main>
+</AppPage>
