@@ -78,7 +78,7 @@ const contentsOf = (url) =>
  * that was there is kept under another name. Nobody may be connected.
  */
 export const restoreBackup = async (url, file, stamp) => {
-  const { migrate } = await import('../web/database/migrate.mjs');
+  const { ensureRole, migrate } = await import('../web/database/migrate.mjs');
   await verifyBackup(file, url);
   const name = new URL(url).pathname.slice(1);
   const [fresh, before] = [`${name}_restored_${stamp}`, `${name}_before_${stamp}`];
@@ -90,6 +90,8 @@ export const restoreBackup = async (url, file, stamp) => {
     );
     if (rows[0].others > 0)
       throw new SetupError('Oculon is running on this database. Stop it (Ctrl-C), then restore.');
+    // Policies in the backup name it.
+    await ensureRole(client);
     await client.query(`create database ${id(fresh)}`);
     try {
       await program(

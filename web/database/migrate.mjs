@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 
 const FOLDER = fileURLToPath(new URL('./migrations', import.meta.url));
+const sqlOf = (name) => readFileSync(fileURLToPath(new URL(`./${name}`, import.meta.url)), 'utf8');
 /** Any number that nothing else locks: one migrator at a time per database. */
 const LOCK = 7_240_114;
 
@@ -44,7 +45,13 @@ const pendingOf = (all, applied) => {
   return all.slice(applied.length);
 };
 
-/** Applies the numbered migrations that a database does not have yet, each in a transaction of its own. */
+/** Makes the role in whose name a teacher's work is done; it belongs to the whole cluster. */
+export const ensureRole = (client) => client.query(sqlOf('role.sql'));
+
+/**
+ * Applies the numbered migrations that a database does not have yet, each in a transaction of its own, and makes sure of
+ * what a teacher's role may do.
+ */
 export const migrate = async (url, folder = FOLDER) => {
   const all = migrationsIn(folder);
   const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 });
@@ -59,6 +66,7 @@ export const migrate = async (url, folder = FOLDER) => {
     await client.query('alter table schema_migrations add column if not exists digest text');
     const { rows } = await client.query('select name, digest from schema_migrations order by name');
     const pending = pendingOf(all, rows);
+    await ensureRole(client);
     for (const { name, sql, digest } of pending) {
       await client.query('begin');
       try {
@@ -72,6 +80,7 @@ export const migrate = async (url, folder = FOLDER) => {
         });
       }
     }
+    await client.query(sqlOf('grants.sql'));
     return pending.map(({ name }) => name);
   } finally {
     await client.end();

@@ -146,29 +146,7 @@ create table labels (
 );
 
 -- 4. Row security: work done in a teacher's name sees that teacher's rows alone, also when a statement forgets its where.
--- The role belongs to the whole cluster; several databases may be made at once.
-do $$
-begin
-  create role oculon_teacher nologin;
-exception
-  when duplicate_object or unique_violation then null;
-  when insufficient_privilege then
-    raise exception 'The role oculon_teacher is missing and this database user may not create roles.'
-      using hint = 'Let an administrator run: create role oculon_teacher nologin; grant oculon_teacher to the user that Oculon connects with.';
-end
-$$;
-do $$
-begin
-  execute format('grant oculon_teacher to %I', current_user);
-exception
-  when insufficient_privilege or invalid_grant_operation then null;
-end
-$$;
-
-grant select, insert, update, delete
-  on pieces, sources, fingerings, edits, students, instruments, labels to oculon_teacher;
-grant select, update on teachers to oculon_teacher;
-
+-- The role and its grants stand in files of their own: they are made again wherever a database comes to.
 create function current_teacher() returns uuid language sql stable as
   $$ select nullif(current_setting('oculon.teacher', true), '')::uuid $$;
 

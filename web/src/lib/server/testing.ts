@@ -1,4 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import type pg from 'pg';
+import { hashPassword } from './teachers/passwords.ts';
+import { emailSchema, insertTeacher, type Email } from './teachers/teachers.ts';
 import { openPool } from './database/database.ts';
 import { insertFingering } from './fingerings/fingerings.ts';
 import { listVersions } from './fingerings/versions.ts';
@@ -43,4 +46,20 @@ export const findFingering = async (
 ): Promise<{ readonly id: FingeringId; readonly revision: number } | undefined> => {
   const version = (await listVersions(pool, teacher, piece)).at(-1);
   return version && { id: version.id, revision: version.revision };
+};
+
+export interface TestAccount {
+  readonly teacher: TeacherId;
+  readonly email: Email;
+  readonly password: string;
+}
+
+/** A teacher who can sign in. */
+export const newAccount = async (pool: pg.Pool): Promise<TestAccount> => {
+  const email = emailSchema.parse(`teacher-${randomUUID()}@oculon.example`);
+  const password = 'low meadow dance';
+  const passwordHash = await hashPassword(password);
+  const teacher = await insertTeacher(pool, { name: 'Test teacher', email, passwordHash });
+  if (!teacher) throw new Error('the address is taken');
+  return { teacher, email, password };
 };

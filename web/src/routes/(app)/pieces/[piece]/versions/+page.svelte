@@ -8,6 +8,8 @@
   const away = $derived(data.versions.filter(({ deletedAt }) => deletedAt !== null));
   const labelsOf = $derived(new Map(data.labels));
   const path = $derived(`/pieces/${data.piece.id}`);
+  let origin = $derived(here[0]?.id ?? '');
+  let student = $state('');
   let one = $derived(here[0]?.id ?? '');
   let other = $derived(here.at(-1)?.id ?? '');
 </script>
@@ -96,13 +98,13 @@
       <h2 class="text-lg">New version</h2>
       <form method="POST" action="?/create" class="mt-2 grid gap-3 sm:grid-cols-3">
         <label class="text-sm"
-          >From<select name="origin" class="select mt-1 w-full">
+          >From<select name="origin" class="select mt-1 w-full" bind:value={origin}>
             {#each here as version (version.id)}<option value={version.id}>{version.name}</option>{/each}
             <option value="">nothing decided</option>
           </select></label
         >
         <label class="text-sm"
-          >For<select name="student" class="select mt-1 w-full">
+          >For<select name="student" class="select mt-1 w-full" bind:value={student}>
             <option value="">nobody in particular</option>
             {#each data.students as student (student.id)}<option value={student.id}>{student.name}</option
               >{/each}
