@@ -80,9 +80,8 @@ export const importedPiece = async (): Promise<{ piece: string; fingering: strin
     body: STUDY,
   });
   const piece = (JSON.parse(answer.text) as { id: string }).id;
-  const page = await ask({ path: `/pieces/${piece}/__data.json` });
-  const data = JSON.parse(page.text) as { nodes: { data?: unknown[] }[] };
-  const values = data.nodes.at(-1)!.data!;
-  const fingering = values[(values[0] as { fingering: number }).fingering] as string;
+  // A piece opens at the version that was worked on last.
+  const page = await ask({ path: `/pieces/${piece}` });
+  const fingering = String(page.headers.location).split('/').at(-1)!;
   return { piece, fingering };
 };

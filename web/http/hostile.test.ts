@@ -44,6 +44,10 @@ describe('every route', () => {
     IDS.flatMap((id) => [
       { path: `/pieces/${id}` },
       { path: `/pieces/${id}/__data.json` },
+      { path: `/pieces/${piece}/${id}` },
+      { path: `/pieces/${id}/versions` },
+      { path: `/pieces/${piece}/compare?one=${id}&other=${id}` },
+      { path: `/students/${id}` },
       { path: `/api/pieces/${id}/source` },
       { path: `/api/fingerings/${id}/edits` },
       { path: `/api/pieces/${id}`, method: 'DELETE' },
@@ -242,7 +246,7 @@ describe('who asks', () => {
           });
           expect([method, path, type, answer.status]).toEqual([method, path, type, 403]);
         }
-    expect((await ask({ path: `/pieces/${piece}` })).status).toBe(200);
+    expect((await ask({ path: `/pieces/${piece}/${fingering}` })).status).toBe(200);
   });
 
   it('is answered with headers that keep others out, and nothing of a teacher’s is kept in caches', async () => {

@@ -18,7 +18,14 @@ export default async function serve(project: TestProject) {
   const server = spawn(process.execPath, ['e2e/serve.mjs'], {
     cwd: fileURLToPath(new URL('..', import.meta.url)),
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, PORT: String(PORT), ORIGIN: address, OCULON_TEACHER: TEACHER, LOG_LEVEL: 'fatal' },
+    env: {
+      ...process.env,
+      PORT: String(PORT),
+      ORIGIN: address,
+      OCULON_TEACHER: TEACHER,
+      OCULON_REGISTRATION: 'open',
+      LOG_LEVEL: 'fatal',
+    },
   });
   for (let attempt = 0; ; attempt += 1) {
     const answer = await fetch(`${address}/health`).catch(() => undefined);

@@ -36,8 +36,8 @@ export const visitorOf = async (cookies: Cookies): Promise<Visitor | undefined> 
   const token = cookies.get(SESSION_COOKIE);
   if (token !== undefined) {
     const session = await findSession(database(), token);
-    if (session) return { teacher: session.teacher, session: session.id };
-    if (!env.OCULON_TEACHER) return undefined;
+    // A session that is over lets nobody in, the server's own teacher neither.
+    return session && { teacher: session.teacher, session: session.id };
   }
   const own = teacherIdSchema.safeParse(env.OCULON_TEACHER);
   return own.success && cookies.get(LEFT_COOKIE) === undefined
