@@ -2,6 +2,7 @@
 
 // Results, pitch, time
 export { type Result, success, failure } from './music/result.ts';
+export type { Steps } from './music/steps.ts';
 export { type PitchSpelling, midiOf, pitchLabel, parsePitch } from './music/pitch.ts';
 export { meterText, pulse } from './music/meter.ts';
 
@@ -103,12 +104,17 @@ export { shortened, readable, humanText } from './fingering/human-text.ts';
 // Planning, and planning again
 export { type PlanSetup, DEFAULT_SETUP, setupFor, type NotePlan, type Plan, planPiece } from './plan/plan.ts';
 export { type NoteChoices, choicesFor, type ChoiceEffect, effectOf, nearTies } from './plan/choices.ts';
-export { type Passage, type OtherWay, otherWays } from './plan/other-ways.ts';
-export { shiftPlaces, type WithoutBarre, withoutBarre } from './plan/movement-ways.ts';
-export { type RightWay, comparePatterns, otherRightWays, pluckChoices } from './plan/right-ways.ts';
+export { type Passage, type OtherWay, otherWaysInSteps } from './plan/other-ways.ts';
+export { shiftPlacesInSteps, type WithoutBarre, withoutBarre } from './plan/movement-ways.ts';
+export {
+  type RightWay,
+  comparePatternsInSteps,
+  otherRightWaysInSteps,
+  pluckChoices,
+} from './plan/right-ways.ts';
 export { type WayOut, waysOut } from './plan/remedies.ts';
 export { type ComparedReturn, compareReturns, carriedChoices } from './plan/carry.ts';
-export { type Essential, essentialMarks } from './plan/essential.ts';
+export { type Essential, essentialMarksInSteps } from './plan/essential.ts';
 export { type MarkOrigin, type PlacedMark, proposedMarks, placedMarks } from './plan/proposed-marks.ts';
 export { FIX_CODES, type FixCode, type Fix, fixesOf } from './plan/fixes.ts';
 

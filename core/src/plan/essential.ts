@@ -4,6 +4,7 @@ import type { LeftFinger, StrokeFinger } from '../fingering/vocabulary.ts';
 import { isLine } from '../right/events/events.ts';
 import { RING } from '../right/events/ranks.ts';
 import type { NoteId, NoteIndex } from '../score/score.ts';
+import { finish, type Steps } from '../music/steps.ts';
 import { planPiece, type Plan } from './plan.ts';
 
 /** Which marks of a note are needed. */
@@ -23,7 +24,7 @@ const MOST_ROUNDS = 8;
  * alternation. What a plan with only these marks fixed would play otherwise is added, until it plays the same: so the
  * whole fingering follows from them. Where that takes too many rounds, every mark is one. Handbook §9.
  */
-export const essentialMarks = (plan: Plan): ReadonlyMap<NoteIndex, Essential> => {
+export function* essentialMarksInSteps(plan: Plan): Steps<ReadonlyMap<NoteIndex, Essential>> {
   const marks = new Map<NoteIndex, Needed>();
   const need = (note: NoteIndex, field: keyof Needed): void => {
     const own = marks.get(note) ?? { finger: false, string: false, pluck: false };
@@ -46,6 +47,7 @@ export const essentialMarks = (plan: Plan): ReadonlyMap<NoteIndex, Essential> =>
       }
     });
     if (isSame) return marks;
+    yield;
   }
   // Nothing less was found from which the plan follows: everything is written.
   plan.notes.forEach(({ tied, finger, string, pluck }, index) => {
@@ -55,7 +57,11 @@ export const essentialMarks = (plan: Plan): ReadonlyMap<NoteIndex, Essential> =>
     if (pluck !== undefined) need(index, 'pluck');
   });
   return marks;
-};
+}
+
+/** The same in one go. */
+export const essentialMarks = (plan: Plan): ReadonlyMap<NoteIndex, Essential> =>
+  finish(essentialMarksInSteps(plan));
 
 /** A fingering that fixes only some marks of a plan; rules stay, what the source fixes elsewhere is set free. */
 export const onlyThese = (

@@ -4,6 +4,7 @@ import { planLeft } from '../left/plan-left.ts';
 import { takenOtherwise, type LeftPlan } from '../left/left-plan.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { shiftsOf, type Shift, type ShiftRide } from '../technique/shifts.ts';
+import { finish, type Steps } from '../music/steps.ts';
 import { isWorse, withoutLikeness } from './alike.ts';
 import { termDifferences } from './other-ways.ts';
 import type { Plan } from './plan.ts';
@@ -34,42 +35,49 @@ const MOST_PLACES = 4;
  * the moment before and in the new one from there to where the plan's own shift has arrived, and the whole piece is
  * solved again. Empty when no other moment is worth a thought.
  */
-export const shiftPlaces = (
+export function* shiftPlacesInSteps(
   { score, fingering: own, alike, left, shifts, memory }: Plan,
   shift: Pick<Shift, 'slice'>,
-): readonly ShiftPlace[] => {
+): Steps<readonly ShiftPlace[]> {
   const index = shifts.findIndex((each) => each.slice === shift.slice);
   if (index < 0) throw new RangeError(`there is no shift at slice ${shift.slice}`);
   const { slice, from, to } = shifts[index]!;
   const first = Math.max((shifts[index - 1]?.slice ?? 0) + 1, slice - FURTHEST);
   const last = Math.min((shifts[index + 1]?.slice ?? left.hands.length) - 1, slice + FURTHEST);
-  return Array.from({ length: Math.max(0, last - first + 1) }, (_, place) => first + place)
-    .filter((place) => place !== slice)
-    .flatMap((place): ShiftPlace[] => {
-      const positionAt = new Map<number, number>();
-      for (let at = Math.min(first - 1, place - 1); at <= Math.max(place, slice); at += 1)
-        if (at >= 0) positionAt.set(at, at < place ? from : to);
-      const bars = new Set([...positionAt.keys()].map((at) => left.hands[at]!.slice.bar));
-      const wanted = withoutLikeness(score, own, alike, bars);
-      const other = planLeft(score, wanted, left.setup, memory.clock, { memory: memory.left, positionAt });
-      const price = other.cost - left.cost;
-      const made = shiftsOf(other, memory.clock).find((each) => each.slice === place);
-      if (isWorse(other, left) || price > MOST_PRICE || made?.to !== to) return [];
-      return [
-        {
-          slice: place,
-          isEarlier: place < slice,
-          rides: made.rides,
-          price,
-          terms: termDifferences(left, other),
-          plan: other,
-          changed: takenOtherwise(left, other),
-        },
-      ];
-    })
-    .sort((a, b) => a.price - b.price)
-    .slice(0, MOST_PLACES);
-};
+  const tryAt = (place: number): readonly ShiftPlace[] => {
+    const positionAt = new Map<number, number>();
+    for (let at = Math.min(first - 1, place - 1); at <= Math.max(place, slice); at += 1)
+      if (at >= 0) positionAt.set(at, at < place ? from : to);
+    const bars = new Set([...positionAt.keys()].map((at) => left.hands[at]!.slice.bar));
+    const wanted = withoutLikeness(score, own, alike, bars);
+    const other = planLeft(score, wanted, left.setup, memory.clock, { memory: memory.left, positionAt });
+    const price = other.cost - left.cost;
+    const made = shiftsOf(other, memory.clock).find((each) => each.slice === place);
+    if (isWorse(other, left) || price > MOST_PRICE || made?.to !== to) return [];
+    return [
+      {
+        slice: place,
+        isEarlier: place < slice,
+        rides: made.rides,
+        price,
+        terms: termDifferences(left, other),
+        plan: other,
+        changed: takenOtherwise(left, other),
+      },
+    ];
+  };
+  const places: ShiftPlace[] = [];
+  for (let place = first; place <= last; place += 1) {
+    if (place === slice) continue;
+    places.push(...tryAt(place));
+    yield;
+  }
+  return places.sort((a, b) => a.price - b.price).slice(0, MOST_PLACES);
+}
+
+/** The same in one go. */
+export const shiftPlaces = (...asked: Parameters<typeof shiftPlacesInSteps>): readonly ShiftPlace[] =>
+  finish(shiftPlacesInSteps(...asked));
 
 /** The same music without a barre: the stretch, the other strings or the open strings that take its place. */
 export interface WithoutBarre {

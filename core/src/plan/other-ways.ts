@@ -2,6 +2,7 @@ import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { PassageRule, RuleId } from '../fingering/rules.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { NoteId } from '../score/score.ts';
+import { finish, type Steps } from '../music/steps.ts';
 import { withoutLikeness } from './alike.ts';
 import type { Plan } from './plan.ts';
 import { LEFT_TERMS, type LeftTerm } from '../left/hand/costs.ts';
@@ -85,11 +86,11 @@ export const termDifferences = (
  * solved as a whole; those that move too little of the passage are left out. With `hold` everything outside the
  * passage stays as planned, otherwise it gives way.
  */
-export const otherWays = (
+export function* otherWaysInSteps(
   { score, fingering: own, alike, left: plan, memory }: Plan,
   passage: Passage,
   { hold }: { readonly hold: boolean },
-): readonly OtherWay[] => {
+): Steps<readonly OtherWay[]> {
   const { setup, sounds } = plan;
   const bars = new Set(score.bars.map(({ index }) => index).slice(passage.from, passage.to + 1));
   const fingering = withoutLikeness(score, own, alike, bars);
@@ -139,8 +140,12 @@ export const otherWays = (
   const isDifferent = (a: LeftPlan, b: LeftPlan): boolean =>
     changedFrom(a, b).length >= Math.max(1, inside.length * DIFFERENT_SHARE);
 
-  const solved = trials
-    .map((trial) => planLeft(score, trial, setup, memory.clock, { memory: memory.left }))
+  const tried: LeftPlan[] = [];
+  for (const trial of trials) {
+    tried.push(planLeft(score, trial, setup, memory.clock, { memory: memory.left }));
+    yield;
+  }
+  const solved = tried
     .filter(
       (other) =>
         other.unplayable.length <= plan.unplayable.length &&
@@ -163,7 +168,11 @@ export const otherWays = (
     changed: changedFrom(plan, other),
     rejoins: rejoinsAt(plan, other),
   }));
-};
+}
+
+/** The same in one go. */
+export const otherWays = (...asked: Parameters<typeof otherWaysInSteps>): readonly OtherWay[] =>
+  finish(otherWaysInSteps(...asked));
 
 const rejoinsAt = (plan: LeftPlan, other: LeftPlan): number | undefined => {
   const last = Math.max(-1, ...takenOtherwise(plan, other).map((sound) => plan.sounds[sound]!.onset));

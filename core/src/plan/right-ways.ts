@@ -12,6 +12,7 @@ import type { PricedPluck } from '../right/search/prices.ts';
 import type { RightTerm } from '../right/search/costs.ts';
 import { strokeLetters } from '../right/around/statistics.ts';
 import type { NoteIndex } from '../score/score.ts';
+import { finish, type Steps } from '../music/steps.ts';
 import type { Passage } from './other-ways.ts';
 import type { Plan } from './plan.ts';
 
@@ -114,11 +115,11 @@ const wayOf = (plan: Plan, way: RightPlan, passage: Passage, asked: RightWay['as
  * Patterns for the right hand of a passage side by side: the plan itself, then the patterns asked for, then known ones
  * that fit the passage without a misfit, cheapest first. Each is solved as a whole around the plan's left hand.
  */
-export const comparePatterns = (
+export function* comparePatternsInSteps(
   plan: Plan,
   passage: Passage,
   typed: readonly Pattern[] = [],
-): readonly RightWay[] => {
+): Steps<readonly RightWay[]> {
   const tryPattern = (pattern: Pattern): RightWay =>
     wayOf(plan, solvedWith(plan, { kind: 'pattern', ...passage, pattern }, passage), passage, {
       kind: 'pattern',
@@ -129,30 +130,43 @@ export const comparePatterns = (
   const isNew = ({ order }: RightWay): boolean => !seen.has(order) && seen.add(order) !== undefined;
   const asked = typed.map(tryPattern);
   for (const { order } of asked) seen.add(order);
-  const known = [...new Set([...KNOWN_PATTERNS, ...fingerOrders().filter((order) => order.startsWith('p'))])]
-    .filter((pattern) => !typed.includes(pattern as Pattern))
-    .map((pattern) => tryPattern(pattern as Pattern))
+  const tried: RightWay[] = [];
+  const patterns = new Set([...KNOWN_PATTERNS, ...fingerOrders().filter((order) => order.startsWith('p'))]);
+  for (const pattern of patterns) {
+    if (typed.includes(pattern as Pattern)) continue;
+    tried.push(tryPattern(pattern as Pattern));
+    yield;
+  }
+  const known = tried
     .filter(({ misfits }) => misfits.length === 0)
     .sort((a, b) => a.price - b.price)
     .filter(isNew);
   return [own, ...asked, ...known.slice(0, MOST_OFFERED)];
-};
+}
+
+/** The same in one go. */
+export const comparePatterns = (...asked: Parameters<typeof comparePatternsInSteps>): readonly RightWay[] =>
+  finish(comparePatternsInSteps(...asked));
 
 /** Truly different right hands for a passage: the schools and the best patterns, cheapest first. */
-export const otherRightWays = (plan: Plan, passage: Passage): readonly RightWay[] => {
+export function* otherRightWaysInSteps(plan: Plan, passage: Passage): Steps<readonly RightWay[]> {
   const schools = RIGHT_SCHOOLS.map((school) =>
     wayOf(plan, solvedWith(plan, { kind: 'school', ...passage, school }, passage), passage, {
       kind: 'school',
       school,
     }),
   );
-  const [own, ...patterns] = comparePatterns(plan, passage);
+  const [own, ...patterns] = yield* comparePatternsInSteps(plan, passage);
   const seen = new Set([own!.order]);
   return [...schools, ...patterns]
     .sort((a, b) => a.price - b.price)
     .filter(({ order }) => !seen.has(order) && seen.add(order) !== undefined)
     .slice(0, MOST_OFFERED);
-};
+}
+
+/** The same in one go. */
+export const otherRightWays = (plan: Plan, passage: Passage): readonly RightWay[] =>
+  finish(otherRightWaysInSteps(plan, passage));
 
 /** The fingers that could pluck a note, by price; empty where nothing is plucked. */
 export const pluckChoices = (plan: Plan, note: NoteIndex): readonly PricedPluck[] => {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { troubleText } from '../planner/asking.ts';
   import { PRICE_LIMIT, type ChoiceEffect, type NoteChoices, type PricedPlacement } from '@oculon/core';
   import { stringSign } from '@oculon/core';
   import { takeWay, WAY_KEYS } from '../workbench/commands.ts';
@@ -37,7 +38,11 @@
       }
     };
     const timer = setTimeout(
-      () => void ask().catch(() => (problem = 'The prices could not be worked out. Load the page again.')),
+      () =>
+        void ask().catch(
+          (error) =>
+            (problem = troubleText(error, 'The prices could not be worked out. Load the page again.')),
+        ),
       PAUSE,
     );
     return () => {

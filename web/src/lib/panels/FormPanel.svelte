@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { troubleText } from '../planner/asking.ts';
   import { barLabel, pitchLabel, stringSign, type ComparedReturn } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { likenessWords, placeWords, say } from '../words.ts';
@@ -43,8 +44,8 @@
     try {
       workbench.chooseAll(await workbench.planner.carry(from));
       ondone();
-    } catch {
-      problem = 'The fingering could not be carried over. Load the page again.';
+    } catch (error) {
+      problem = troubleText(error, 'The fingering could not be carried over. Load the page again.');
     }
   };
 </script>

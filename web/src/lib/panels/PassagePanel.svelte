@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { troubleText } from '../planner/asking.ts';
   import { isForRightHand, romanNumeral, stringSign, type PassageRule, type RuleId } from '@oculon/core';
   import type { WayView } from '../planner/api.ts';
   import BarRange, { type TypedRange } from './BarRange.svelte';
@@ -43,8 +44,8 @@
     const { plan } = workbench;
     try {
       found = { ways: await workbench.planner.otherWays(passage, hold), plan };
-    } catch {
-      problem = 'The search stopped. Load the page again and try once more.';
+    } catch (error) {
+      problem = troubleText(error, 'The search stopped. Load the page again and try once more.');
     } finally {
       searching = false;
     }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { troubleText } from '../planner/asking.ts';
   import {
     barLabel,
     isForRightHand,
@@ -64,8 +65,8 @@
     const { plan } = workbench;
     try {
       found = { ways: await ask(), plan };
-    } catch {
-      problem = 'The search stopped. Load the page again and try once more.';
+    } catch (error) {
+      problem = troubleText(error, 'The search stopped. Load the page again and try once more.');
     } finally {
       searching = false;
     }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { troubleText } from '../planner/asking.ts';
   import type { ShiftWay } from '../planner/api.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { leftTermWords, placeWords, say } from '../words.ts';
@@ -18,8 +19,8 @@
     problem = '';
     try {
       found = { plan, ways: await workbench.planner.shiftWays(slice) };
-    } catch {
-      problem = 'The other places could not be worked out. Load the page again.';
+    } catch (error) {
+      problem = troubleText(error, 'The other places could not be worked out. Load the page again.');
     } finally {
       asking = false;
     }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { troubleText } from '../planner/asking.ts';
   import { pitchLabel, type NoteId, type WayOut } from '@oculon/core';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { say } from '../words.ts';
@@ -20,8 +21,8 @@
     problem = '';
     try {
       ways = await workbench.planner.waysOut(index);
-    } catch {
-      problem = 'The ways out could not be worked out. Load the page again.';
+    } catch (error) {
+      problem = troubleText(error, 'The ways out could not be worked out. Load the page again.');
     } finally {
       asking = false;
     }

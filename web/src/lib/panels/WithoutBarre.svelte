@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { troubleText } from '../planner/asking.ts';
   import type { MovementWay } from '../planner/api.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { leftTermWords } from '../words.ts';
@@ -23,8 +24,8 @@
     problem = '';
     try {
       found = { plan, way: await workbench.planner.withoutBarre(onset, until) };
-    } catch {
-      problem = 'The way without it could not be worked out. Load the page again.';
+    } catch (error) {
+      problem = troubleText(error, 'The way without it could not be worked out. Load the page again.');
     } finally {
       asking = false;
     }

@@ -1,10 +1,8 @@
 import type {
   BarDifficulty,
   Choice,
-  ChoiceEffect,
   ComparedReturn,
   Comparison,
-  Essential,
   Finding,
   FindingKey,
   Fix,
@@ -12,32 +10,28 @@ import type {
   Mark,
   MarkDecision,
   MarkId,
-  NoteChoices,
   NoteId,
   NoteIndex,
   NotePlan,
   OtherWay,
-  Passage,
   PassageRule,
-  Pattern,
   Phrase,
-  PricedPlacement,
-  PricedPluck,
   Repair,
   Result,
   RightSign,
-  RightWay,
   RuleId,
   Score,
   Setup,
   Shift,
   ShiftRide,
   Technique,
-  WayOut,
 } from '@oculon/core';
+import type { Answer, PlanId } from './desk.ts';
+import type { QuestionAnswer, QuestionArguments, QuestionName } from './questions.ts';
 
 /** What the sheet needs of a plan: plain data that a worker can hand over. */
 export interface PlanView {
+  readonly id: PlanId;
   /** By notehead, as in `score.notes`. */
   readonly notes: readonly NotePlan[];
   readonly shifts: readonly Shift[];
@@ -111,32 +105,15 @@ export interface PlannerApi {
   exercise(): Score;
   open(bytes: Uint8Array, part: string | undefined): Result<OpenedPiece, ImportProblem>;
   plan(fingering: FingeringMessage, setup: Setup, onProgress: (share: number) => void): PlanView;
-  /** Ways to take a note, cheapest first, in the last plan. */
-  choices(note: NoteIndex): NoteChoices;
-  /** What taking a note in some way would bring about. */
-  effect(note: NoteIndex, way: Pick<PricedPlacement, 'string' | 'finger'>): ChoiceEffect;
-  /** The marks of the last plan from which a player can tell all others. */
-  essential(): readonly (readonly [NoteIndex, Essential])[];
-  /** What can be done about a note that cannot be played or held. */
-  waysOut(note: NoteIndex): readonly WayOut[];
-  /** Fingers that could pluck a note, by price. */
-  pluckChoices(note: NoteIndex): readonly PricedPluck[];
-  /** Patterns for the right hand of some bars side by side; the plan comes first, then those typed. */
-  comparePatterns(passage: Passage, typed: readonly Pattern[]): readonly RightWay[];
-  /** Other right hands for some bars, against the last plan. */
-  otherRightWays(passage: Passage): readonly RightWay[];
-  /** Notes of the last plan between whose ways taste decides. */
-  nearTies(): readonly NoteIndex[];
-  /** Other fingerings of some bars, against the last plan. */
-  otherWays(passage: Passage, hold: boolean): readonly WayView[];
-  /** Movements of both hands in the last plan, harmony and form. */
-  movements(): MovementsView;
-  /** Other moments for a shift, by the slice at which the hand arrives. */
-  shiftWays(slice: number): readonly ShiftWay[];
-  /** The music of a barre without it; undefined when it cannot be held. */
-  withoutBarre(onset: number, until: number): MovementWay | undefined;
-  /** The choices that carry a fingering to a passage that returns. */
-  carry(from: number): readonly (readonly [NoteId, Choice])[];
+  /** Asks about a plan; `number` names the question, to take it back. */
+  ask<Name extends QuestionName>(
+    plan: PlanId,
+    number: number,
+    name: Name,
+    args: QuestionArguments<Name>,
+  ): Promise<Answer<QuestionAnswer<Name>>>;
+  /** Takes a question back: it is left off at its next step. */
+  withdraw(number: number): void;
   /** Where two versions of the open piece differ. */
   compare(one: VersionMessage, other: VersionMessage): Comparison;
   /** The source with the fingering of the last plan merged in, as UTF-8. */

@@ -1,54 +1,39 @@
 import {
-  carriedChoices,
-  choicesFor,
-  compareReturns,
-  fixesOf,
-  passageReturns,
-  phrasesOf,
   proposedMarks,
-  shiftPlaces,
   wantedMarks,
-  withoutBarre,
-  type WithoutBarre,
   compareFingerings,
-  comparePatterns,
   difficultyOf,
-  effectOf,
   EMPTY_FINGERING,
-  essentialMarks,
   marksOf,
-  nearTies,
-  otherRightWays,
-  otherWays,
   planJson,
   planPiece,
-  pluckChoices,
   readMusicXml,
   readSourceFile,
   success,
   rightSigns,
   ringsOn,
-  waysOut,
   writeMusicXml,
-  type Choice,
   type Fingering,
   type ImportedScore,
-  type NoteId,
   type Plan,
   type PlanSetup,
   type Score,
   type Setup,
-  type StringNumber,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { FingeringMessage, MovementWay, PlannerApi, VersionMessage, WayView } from './api.ts';
+import type { FingeringMessage, PlannerApi, VersionMessage } from './api.ts';
 import { findingWords } from '../words.ts';
+import { Desk } from './desk.ts';
+import { QUESTIONS } from './questions.ts';
 import { planSetup, scoreAsRead } from './setup.ts';
 import { exerciseScore, warmUpSteps } from './warm-up.ts';
 
 const RECENT_PLANS = 8;
 /** Progress is told at most this often, in ms: each message costs the page a task. */
 const PROGRESS_INTERVAL = 80;
+
+/** Questions about plans. */
+const desk = new Desk();
 
 let source = '';
 let part: string | undefined;
@@ -88,19 +73,6 @@ const fingeringOf = ({ choices, rules, marks }: FingeringMessage): Fingering => 
 });
 
 const tempoOf = ({ setup: { tempo }, score }: Plan): number => tempo ?? score.tempi[0]!.quartersPerMinute;
-
-const choicesFrom = ({ score, left }: Plan, way: { plan: Plan['left']; changed: readonly number[] }) =>
-  way.changed.flatMap((sound): [NoteId, Choice][] => {
-    const choice = way.plan.choices[sound];
-    const { id } = score.notes[left.sounds[sound]!.head]!;
-    return choice ? [[id, { string: choice.string as StringNumber, finger: choice.finger }]] : [];
-  });
-
-const movementWay = (plan: Plan, way: WithoutBarre): MovementWay => ({
-  price: way.price,
-  terms: way.terms,
-  choices: choicesFrom(plan, way),
-});
 
 /** Quiet that must have lasted before the planner warms up further, in ms. */
 const QUIET = 600;
@@ -176,6 +148,7 @@ const api: PlannerApi = {
     latest = plan;
     called();
     return {
+      id: desk.lay(),
       notes: plan.notes,
       shifts: plan.shifts,
       proposals: proposedMarks(plan),
@@ -192,95 +165,17 @@ const api: PlannerApi = {
     };
   },
 
-  choices(note) {
+  async ask(plan, number, name, args) {
     called();
-    return choicesFor(planned(), note);
+    const about = planned();
+    const question = QUESTIONS[name] as (plan: Plan, ...args: readonly unknown[]) => unknown;
+    const answer = await desk.answer(plan, number, () => question(about, ...args));
+    called();
+    return answer as never;
   },
 
-  effect(note, way) {
-    called();
-    return effectOf(planned(), note, way);
-  },
-
-  essential() {
-    called();
-    return [...essentialMarks(planned())];
-  },
-
-  waysOut(note) {
-    called();
-    return waysOut(planned(), note);
-  },
-
-  pluckChoices(note) {
-    called();
-    return pluckChoices(planned(), note);
-  },
-
-  comparePatterns(passage, typed) {
-    called();
-    return comparePatterns(planned(), passage, typed);
-  },
-
-  otherRightWays(passage) {
-    called();
-    return otherRightWays(planned(), passage);
-  },
-
-  nearTies() {
-    called();
-    return nearTies(planned());
-  },
-
-  otherWays(passage, hold) {
-    called();
-    const plan = planned();
-    return otherWays(plan, passage, { hold }).map((way): WayView => {
-      const { price, terms, character, rejoins } = way;
-      const choices = choicesFrom(plan, way);
-      return { price, terms, character, rejoins, choices };
-    });
-  },
-
-  movements() {
-    called();
-    const plan = planned();
-    const { guides, held, preparations, blocks, barreCare } = plan.technique;
-    return {
-      guides,
-      held,
-      preparations,
-      blocks,
-      barreCare,
-      phrases: phrasesOf(plan.score, plan.left.sounds),
-      returns: compareReturns(plan),
-      fixes: [...fixesOf(plan)],
-    };
-  },
-
-  shiftWays(slice) {
-    called();
-    const plan = planned();
-    return shiftPlaces(plan, { slice }).map((way) => ({
-      onset: plan.left.hands[way.slice]!.slice.onset,
-      isEarlier: way.isEarlier,
-      rides: way.rides,
-      ...movementWay(plan, way),
-    }));
-  },
-
-  withoutBarre(onset, until) {
-    called();
-    const plan = planned();
-    const way = withoutBarre(plan, { onset, until });
-    return way && movementWay(plan, way);
-  },
-
-  carry(from) {
-    called();
-    const plan = planned();
-    const found = passageReturns(plan.score, plan.left.sounds).find((each) => each.from === from);
-    return found ? carriedChoices(plan, found) : [];
+  withdraw(number) {
+    desk.withdraw(number);
   },
 
   compare(one, other) {

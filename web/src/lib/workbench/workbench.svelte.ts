@@ -41,6 +41,7 @@ import { problemWords } from '../words.ts';
 import type { MovementsView, PlanView } from '../planner/api.ts';
 import { CHANGE_WORDS } from '../document/change-words.ts';
 import { changesBetween, planKey, sharing, type Change } from './plan-changes.ts';
+import { Outdated, questionsTo, type PlannerQuestions } from '../planner/asking.ts';
 import { takePlanner, type Planner } from '../planner/client.ts';
 import { scoreAsRead } from '../planner/setup.ts';
 import { History, type Deed } from '../document/history.svelte.ts';
@@ -116,6 +117,8 @@ export class Workbench {
   readonly saving: SaveQueue;
   readonly #start: WorkbenchStart;
   readonly #planner: Planner = takePlanner();
+  /** What the planner knows beyond the plan itself: prices, effects, other ways. */
+  readonly planner: PlannerQuestions = questionsTo(this.#planner.api, () => this.plan?.id ?? 0);
   #replanAgain = false;
   /** The planning that is under way, or was last. */
   #running: Promise<void> = Promise.resolve();
@@ -236,9 +239,10 @@ export class Workbench {
     const { plan } = this;
     if (!plan || this.planning || this.essential) return;
     try {
-      const essential = new Map(await this.#planner.api.essential());
+      const essential = new Map(await this.planner.essential());
       if (this.plan === plan) this.essential = essential;
-    } catch {
+    } catch (error) {
+      if (error instanceof Outdated) return;
       this.notice = 'The essential marks could not be worked out. Load the page again.';
     }
   }
@@ -249,14 +253,15 @@ export class Workbench {
     await new Promise((resolve) => setTimeout(resolve, PAUSE));
     if (this.plan !== plan || this.planning || this.#closed) return;
     try {
-      const movements = await this.#planner.api.movements();
+      const movements = await this.planner.movements();
       if (this.plan !== plan) return;
       this.movements = movements;
       this.movementsOf = plan;
-      const ties = await this.#planner.api.nearTies();
+      const ties = await this.planner.nearTies();
       if (this.plan === plan) this.nearTies = new Set(ties);
-    } catch {
-      if (!this.#closed) this.notice = 'The movements could not be worked out. Load the page again.';
+    } catch (error) {
+      if (this.#closed || error instanceof Outdated) return;
+      this.notice = 'The movements could not be worked out. Load the page again.';
     }
   }
 
@@ -360,11 +365,6 @@ export class Workbench {
       edit?.kind === 'choose' ? edit.note : edit?.kind === 'mark' ? edit.mark.split('@')[1] : undefined;
     const note = this.score && noteById(this.score, id as NoteId | undefined);
     if (note) this.caret = note.index;
-  }
-
-  /** What the planner knows beyond the plan itself: prices, effects, other ways. */
-  get planner() {
-    return this.#planner.api;
   }
 
   /** Changes hand, instrument or schools; a field given as undefined is left to the piece or to what is usual. */

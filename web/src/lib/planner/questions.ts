@@ -1,0 +1,120 @@
+import {
+  carriedChoices,
+  choicesFor,
+  comparePatternsInSteps,
+  compareReturns,
+  effectOf,
+  essentialMarksInSteps,
+  fixesOf,
+  nearTies,
+  otherRightWaysInSteps,
+  otherWaysInSteps,
+  passageReturns,
+  phrasesOf,
+  pluckChoices,
+  shiftPlacesInSteps,
+  waysOut,
+  withoutBarre,
+  type Choice,
+  type Essential,
+  type NoteId,
+  type NoteIndex,
+  type Passage,
+  type Pattern,
+  type Plan,
+  type PricedPlacement,
+  type Steps,
+  type StringNumber,
+  type WithoutBarre,
+} from '@oculon/core';
+import type { MovementsView, MovementWay, ShiftWay, WayView } from './api.ts';
+
+type Changed = { readonly plan: Plan['left']; readonly changed: readonly number[] };
+
+/** The decisions that bring a way about. */
+const choicesFrom = ({ score, left }: Plan, way: Changed) =>
+  way.changed.flatMap((sound): [NoteId, Choice][] => {
+    const choice = way.plan.choices[sound];
+    const { id } = score.notes[left.sounds[sound]!.head]!;
+    return choice ? [[id, { string: choice.string as StringNumber, finger: choice.finger }]] : [];
+  });
+
+const movementWay = (plan: Plan, way: WithoutBarre): MovementWay => ({
+  price: way.price,
+  terms: way.terms,
+  choices: choicesFrom(plan, way),
+});
+
+/** What can be asked about a plan. Long questions are answered in steps. */
+export const QUESTIONS = {
+  /** Ways to take a note, cheapest first. */
+  choices: (plan: Plan, note: NoteIndex) => choicesFor(plan, note),
+  /** What taking a note in some way would bring about. */
+  effect: (plan: Plan, note: NoteIndex, way: Pick<PricedPlacement, 'string' | 'finger'>) =>
+    effectOf(plan, note, way),
+  /** The marks from which a player can tell all others. */
+  *essential(plan: Plan): Steps<readonly (readonly [NoteIndex, Essential])[]> {
+    return [...(yield* essentialMarksInSteps(plan))];
+  },
+  /** What can be done about a note that cannot be played or held. */
+  waysOut: (plan: Plan, note: NoteIndex) => waysOut(plan, note),
+  /** Fingers that could pluck a note, by price. */
+  pluckChoices: (plan: Plan, note: NoteIndex) => pluckChoices(plan, note),
+  /** Patterns for the right hand of some bars side by side; the plan comes first, then those typed. */
+  comparePatterns: (plan: Plan, passage: Passage, typed: readonly Pattern[]) =>
+    comparePatternsInSteps(plan, passage, typed),
+  /** Other right hands for some bars. */
+  otherRightWays: (plan: Plan, passage: Passage) => otherRightWaysInSteps(plan, passage),
+  /** Notes between whose ways taste decides. */
+  nearTies: (plan: Plan) => nearTies(plan),
+  /** Other fingerings of some bars. */
+  *otherWays(plan: Plan, passage: Passage, hold: boolean): Steps<readonly WayView[]> {
+    const ways = yield* otherWaysInSteps(plan, passage, { hold });
+    return ways.map((way): WayView => {
+      const { price, terms, character, rejoins } = way;
+      return { price, terms, character, rejoins, choices: choicesFrom(plan, way) };
+    });
+  },
+  /** Movements of both hands, harmony and form. */
+  movements: (plan: Plan): MovementsView => {
+    const { guides, held, preparations, blocks, barreCare } = plan.technique;
+    return {
+      guides,
+      held,
+      preparations,
+      blocks,
+      barreCare,
+      phrases: phrasesOf(plan.score, plan.left.sounds),
+      returns: compareReturns(plan),
+      fixes: [...fixesOf(plan)],
+    };
+  },
+  /** Other moments for a shift, by the slice at which the hand arrives. */
+  *shiftWays(plan: Plan, slice: number): Steps<readonly ShiftWay[]> {
+    const places = yield* shiftPlacesInSteps(plan, { slice });
+    return places.map((way) => ({
+      onset: plan.left.hands[way.slice]!.slice.onset,
+      isEarlier: way.isEarlier,
+      rides: way.rides,
+      ...movementWay(plan, way),
+    }));
+  },
+  /** The music of a barre without it; undefined when it cannot be held. */
+  withoutBarre: (plan: Plan, onset: number, until: number): MovementWay | undefined => {
+    const way = withoutBarre(plan, { onset, until });
+    return way && movementWay(plan, way);
+  },
+  /** The choices that carry a fingering to a passage that returns. */
+  carry: (plan: Plan, from: number): readonly (readonly [NoteId, Choice])[] => {
+    const found = passageReturns(plan.score, plan.left.sounds).find((each) => each.from === from);
+    return found ? carriedChoices(plan, found) : [];
+  },
+};
+
+export type QuestionName = keyof typeof QUESTIONS;
+type Tail<Args extends readonly unknown[]> = Args extends readonly [unknown, ...infer Rest] ? Rest : never;
+/** What a question takes beside the plan. */
+export type QuestionArguments<Name extends QuestionName> = Tail<Parameters<(typeof QUESTIONS)[Name]>>;
+type Outcome<T> = T extends Generator<void, infer Value, void> ? Value : T;
+/** What a question is answered with. */
+export type QuestionAnswer<Name extends QuestionName> = Outcome<ReturnType<(typeof QUESTIONS)[Name]>>;
