@@ -13,6 +13,7 @@ export const runTypeScript = async (entry, args = [], environment = process.env)
     format: 'esm',
     target: 'node20',
     packages: 'external',
+    alias: { '@oculon/core': join(ROOT, 'core/src/index.ts') },
     write: false,
   });
   writeFileSync(file, outputFiles[0].contents);

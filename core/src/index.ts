@@ -157,6 +157,7 @@ export { marksOf, wantedMarks } from './formats/plan-marks.ts';
 export { type BarRange, planJson, type PlanJson } from './formats/plan-json.ts';
 export { checkJson, type CheckJson } from './formats/check-json.ts';
 export { rightJson, type RightJson } from './formats/right-json.ts';
+export { JSON_FORMATS } from './formats/json-schemas.ts';
 
 // Words, in two languages
 export { LANGUAGES, type Language, NOTE_NAMES, type NoteNames } from './wording/language.ts';

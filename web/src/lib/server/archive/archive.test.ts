@@ -1,3 +1,6 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import * as z from 'zod';
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import type pg from 'pg';
@@ -210,3 +213,11 @@ const sorted = ({ archive, files }: Collected): Collected => {
     },
   };
 };
+
+// Written by `npm run schemas`.
+it('the archive’s schema is published as it is', () => {
+  const file = fileURLToPath(
+    new URL('../../../../../docs/formats/oculon.archive.1.schema.json', import.meta.url),
+  );
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toEqual(z.toJSONSchema(archiveSchema, { io: 'input' }));
+});

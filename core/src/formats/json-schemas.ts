@@ -1,0 +1,194 @@
+import * as z from 'zod';
+import { DAMPING_GRADES, DAMPING_MEANS } from '../technique/damping.ts';
+
+/** Bars are counted from 1 by their place; `number` is what is printed. */
+const bar = z.int().min(1);
+/** Quarters from the start of the bar, as a fraction: `3/2`. */
+const beat = z.string().regex(/^-?\d+(\/\d+)?$/);
+/** `oculon.plan/1`: what a plan says of a piece. */
+export const planSchema = z.object({
+  schema: z.literal('oculon.plan/1'),
+  piece: z.object({ title: z.string(), bars: z.int(), notes: z.int(), tempo: z.number() }),
+  notes: z.array(
+    z.object({
+      id: z.string(),
+      bar,
+      number: z.string(),
+      beat,
+      voice: z.string(),
+      pitch: z.string().regex(/^[A-G](#{0,2}|b{0,2})-?\d$/),
+      midi: z.int(),
+      string: z.int().min(1).max(6).nullable(),
+      fret: z.int().min(0).nullable(),
+      finger: z.int().min(0).max(4).nullable(),
+      barre: z.boolean(),
+      pluck: z.enum(['p', 'i', 'm', 'a', 'c']).nullable(),
+      locked: z.boolean(),
+      cost: z.record(z.string(), z.number()),
+    }),
+  ),
+  shifts: z.array(
+    z.object({
+      bar,
+      beat,
+      from: z.int(),
+      to: z.int(),
+      rides: z.enum(['open-string', 'rest', 'guide', 'repeat', 'bass', 'none']),
+      mm: z.number(),
+      ms: z.number(),
+    }),
+  ),
+  barres: z.array(
+    z.object({
+      bar,
+      beat,
+      untilBar: z.int(),
+      untilBeat: beat,
+      fret: z.int(),
+      strings: z.tuple([z.int(), z.int()]),
+    }),
+  ),
+  guides: z.array(
+    z.object({
+      bar,
+      beat,
+      finger: z.int().min(1).max(4),
+      string: z.int().min(1).max(6),
+      fromFret: z.int().min(1),
+      toFret: z.int().min(1),
+      heard: z.boolean(),
+    }),
+  ),
+  held: z.array(
+    z.object({
+      bar,
+      beat,
+      finger: z.int().min(1).max(4),
+      kind: z.enum(['pivot', 'common', 'keep-down']),
+      untilBar: z.int(),
+      untilBeat: beat,
+    }),
+  ),
+  preparations: z.array(
+    z.object({
+      bar,
+      beat,
+      finger: z.int().min(1).max(4),
+      strings: z.array(z.int()).min(1),
+      fret: z.int().min(1),
+      how: z.enum(['with-block', 'early', 'last-moment']),
+      setBar: z.int(),
+      setBeat: beat,
+    }),
+  ),
+  blocks: z.array(
+    z.object({
+      bar,
+      beat,
+      chord: z.string().nullable(),
+      position: z.int(),
+      shape: z.array(z.object({ string: z.int(), fret: z.int(), finger: z.int() })),
+    }),
+  ),
+  slurSuggestions: z.array(
+    z.object({
+      bar,
+      beat,
+      kind: z.enum(['hammer-on', 'pull-off']),
+      repairs: z.enum(['crossing', 'repeat', 'tempo']),
+    }),
+  ),
+  phrases: z.array(z.object({ from: z.int(), to: z.int(), ends: z.string() })),
+  returns: z.array(
+    z.object({
+      from: z.int(),
+      to: z.int(),
+      like: z.int(),
+      kind: z.enum(['exact', 'transposed', 'other-bass', 'same-rhythm']),
+      semitones: z.int().optional(),
+    }),
+  ),
+  damping: z.array(
+    z.object({
+      bar,
+      beat,
+      string: z.int().min(1).max(6),
+      grade: z.enum(DAMPING_GRADES),
+      means: z.enum(DAMPING_MEANS),
+      cost: z.number(),
+    }),
+  ),
+  jumps: z.array(
+    z.object({
+      bar,
+      toBar: z.int(),
+      price: z.number(),
+      from: z.int().nullable(),
+      to: z.int().nullable(),
+      mm: z.number().nullable(),
+      ms: z.number().nullable(),
+    }),
+  ),
+  findings: z.array(z.object({ code: z.string(), severity: z.string(), bar, beat, message: z.string() })),
+  cost: z.object({ left: z.number(), right: z.number(), terms: z.record(z.string(), z.number()) }),
+  ms: z.object({ parse: z.number(), left: z.number(), right: z.number() }),
+});
+
+/** `oculon.check/1`: what a player will stumble over in a fingering that someone wrote. */
+export const checkSchema = z.object({
+  schema: z.literal('oculon.check/1'),
+  piece: z.object({ title: z.string(), bars: z.int(), notes: z.int() }),
+  fixed: z.int().min(0),
+  findings: z.array(
+    z.object({
+      code: z.string(),
+      severity: z.enum(['error', 'warning', 'remark']),
+      note: z.string().nullable(),
+      bar,
+      beat,
+      message: z.string(),
+    }),
+  ),
+});
+
+const crossings = z.object({ 'toward-treble': z.int(), 'toward-bass': z.int() });
+const strokeFinger = z.enum(['p', 'i', 'm', 'a']);
+
+/** `oculon.right/1`: the right hand of a plan in figures. Times in ms. */
+export const rightSchema = z.object({
+  schema: z.literal('oculon.right/1'),
+  piece: z.object({ title: z.string(), bars: z.int(), tempo: z.number() }),
+  school: z.string(),
+  cost: z.object({ total: z.number(), terms: z.record(z.string(), z.number()) }),
+  strokes: z.int(),
+  alternationBreaks: z.int(),
+  crossings,
+  repeats: z.int(),
+  pivots: z.int(),
+  load: z.record(strokeFinger, z.int()),
+  longestRun: z.int(),
+  fastestReturn: z.int().nullable(),
+  fastestRepeats: z.array(z.object({ bar, number: z.string(), finger: strokeFinger, ms: z.int() })),
+  patterns: z.array(z.object({ order: z.string(), kind: z.enum(['arpeggio', 'tremolo']), times: z.int() })),
+  patternCoverage: z.number(),
+  bars: z.array(
+    z.object({
+      bar,
+      number: z.string(),
+      strokes: z.int(),
+      crossings,
+      repeats: z.int(),
+      fastestRepeat: z.int().nullable(),
+    }),
+  ),
+  frames: z.array(
+    z.object({ bar, strings: z.array(z.object({ finger: strokeFinger, string: z.int().min(1).max(6) })) }),
+  ),
+});
+
+/** The formats that other programs read, as JSON Schemas (draft 2020-12); fields are only ever added to them. */
+export const JSON_FORMATS = {
+  plan: planSchema,
+  check: checkSchema,
+  right: rightSchema,
+} as const;
