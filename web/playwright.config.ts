@@ -33,6 +33,12 @@ export default defineConfig({
     timeout: 180_000,
     stdout: 'ignore',
     stderr: 'pipe',
-    env: { PORT: String(PORT), ORIGIN: `http://127.0.0.1:${PORT}`, OCULON_TEACHER: TEACHER },
+    env: {
+      PORT: String(PORT),
+      ORIGIN: `http://127.0.0.1:${PORT}`,
+      OCULON_TEACHER: TEACHER,
+      OCULON_REGISTRATION: 'open',
+      OCULON_SHOW_OUTBOX: 'yes',
+    },
   },
 });

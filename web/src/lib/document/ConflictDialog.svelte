@@ -1,16 +1,17 @@
 <script lang="ts">
   import { conflictWords } from './conflict-words.ts';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
 
-  const { workbench }: { workbench: Workbench } = $props();
+  const { piece, decisions }: { piece: OpenPiece; decisions: Decisions } = $props();
 
   const show = (dialog: HTMLDialogElement) => {
     dialog.showModal();
   };
 </script>
 
-{#if workbench.conflict && workbench.score}
-  {@const { conflicts, decide } = workbench.conflict}
+{#if decisions.conflict && piece.score}
+  {@const { conflicts, decide } = decisions.conflict}
   <dialog class="modal" {@attach show} oncancel={(event) => event.preventDefault()}>
     <div class="modal-box">
       <h2 class="text-lg">Decided in two places</h2>
@@ -19,7 +20,7 @@
         <thead><tr><th>What</th><th>Here</th><th>In the other window</th></tr></thead>
         <tbody>
           {#each conflicts as conflict, index (index)}
-            {@const { what, mine, theirs } = conflictWords(workbench.score, conflict)}
+            {@const { what, mine, theirs } = conflictWords(piece.score, conflict)}
             <tr><td>{what}</td><td>{mine}</td><td>{theirs}</td></tr>
           {/each}
         </tbody>

@@ -7,11 +7,12 @@
 </script>
 
 <script lang="ts">
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Caret } from '../workbench/caret.svelte.ts';
 
-  const { workbench, range }: { workbench: Workbench; range: TypedRange } = $props();
+  const { piece, caret, range }: { piece: OpenPiece; caret: Caret; range: TypedRange } = $props();
 
-  const bars = $derived(workbench.score?.bars.length ?? 1);
+  const bars = $derived(piece.score?.bars.length ?? 1);
   const isValid = $derived(
     Number.isInteger(range.from) &&
       Number.isInteger(range.to) &&
@@ -19,7 +20,7 @@
       range.to <= bars &&
       range.from <= range.to,
   );
-  const barAtCaret = $derived((workbench.caretNote?.bar ?? 0) + 1);
+  const barAtCaret = $derived((caret.note?.bar ?? 0) + 1);
   const useCaret = () => {
     const length = Math.max(0, range.to - range.from);
     range.from = barAtCaret;

@@ -1,20 +1,24 @@
 <script lang="ts">
   import { barreWords, type BarreCare } from '@oculon/core';
   import { placeWords } from '../words.ts';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
   import { noteAt } from './places.ts';
   import WithoutBarre from './WithoutBarre.svelte';
 
   interface Props {
-    workbench: Workbench;
+    piece: OpenPiece;
+    decisions: Decisions;
+    planned: CurrentPlan;
     onjump: (note: number) => void;
     ondone: () => void;
   }
-  const { workbench, onjump, ondone }: Props = $props();
+  const { piece, decisions, planned, onjump, ondone }: Props = $props();
 
-  const score = $derived(workbench.score);
-  const barres = $derived(workbench.movements?.barreCare ?? []);
-  const onsetOf = (slice: number) => workbench.plan?.positions[slice]?.onset;
+  const score = $derived(piece.score);
+  const barres = $derived(planned.movements?.barreCare ?? []);
+  const onsetOf = (slice: number) => planned.plan?.positions[slice]?.onset;
   const where = (slice: number) => {
     const onset = onsetOf(slice);
     return score && onset !== undefined ? placeWords(score, onset) : 'the end';
@@ -56,7 +60,7 @@
               : ''}
           </button>
           <div class="pl-2">
-            <WithoutBarre {workbench} onset={barre.onset} until={barre.until} {ondone} />
+            <WithoutBarre {decisions} {planned} onset={barre.onset} until={barre.until} {ondone} />
           </div>
         </li>
       {/each}

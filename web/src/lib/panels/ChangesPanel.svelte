@@ -1,9 +1,14 @@
 <script lang="ts">
   import { barLabel, pitchLabel, type NotePlan } from '@oculon/core';
   import { stringSign } from '@oculon/core';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
 
-  const { workbench, onjump }: { workbench: Workbench; onjump: (note: number) => void } = $props();
+  const {
+    piece,
+    planned,
+    onjump,
+  }: { piece: OpenPiece; planned: CurrentPlan; onjump: (note: number) => void } = $props();
 
   const place = (note: NotePlan): string =>
     note.string === undefined
@@ -18,17 +23,17 @@
   };
 </script>
 
-{#if workbench.changes.length > 0 && workbench.score}
+{#if planned.changes.length > 0 && piece.score}
   <section aria-label="What changed" data-testid="changes">
     <h2 class="text-base">
-      {workbench.changes.length === 1 ? 'One note changed' : `${workbench.changes.length} notes changed`}
+      {planned.changes.length === 1 ? 'One note changed' : `${planned.changes.length} notes changed`}
     </h2>
     <ul class="mt-1 max-h-48 overflow-y-auto text-sm">
-      {#each workbench.changes as change (change.note)}
-        {@const note = workbench.score.notes[change.note]!}
+      {#each planned.changes as change (change.note)}
+        {@const note = piece.score.notes[change.note]!}
         <li>
           <button class="w-full rounded px-1 text-left hover:bg-base-200" onclick={() => onjump(change.note)}>
-            <span class="opacity-70">bar {barLabel(workbench.score.bars[note.bar]!)}</span>
+            <span class="opacity-70">bar {barLabel(piece.score.bars[note.bar]!)}</span>
             {pitchLabel(note.sounding)}: {describe(change.before, change.after)}
           </button>
         </li>

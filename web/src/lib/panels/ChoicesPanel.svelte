@@ -3,7 +3,8 @@
   import { PRICE_LIMIT, type ChoiceEffect, type NoteChoices, type PricedPlacement } from '@oculon/core';
   import { stringSign } from '@oculon/core';
   import { takeWay, WAY_KEYS } from '../workbench/commands.ts';
-  import { PAUSE, type Workbench } from '../workbench/workbench.svelte.ts';
+  import { PAUSE } from '../planner/current-plan.svelte.ts';
+  import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { leftTermWords } from '../words.ts';
   import { priceText } from './price-text.ts';
 
@@ -13,26 +14,27 @@
   let all = $state(false);
   let problem = $state('');
 
-  const shown = $derived(all ? workbench.ways : workbench.ways.slice(0, WAY_KEYS.length));
+  const shown = $derived(all ? workbench.caret.ways : workbench.caret.ways.slice(0, WAY_KEYS.length));
   const isTaken = ({ string, finger }: PricedPlacement) =>
-    workbench.caretPlan?.string === string && workbench.caretPlan?.finger === finger;
+    workbench.caret.plan?.string === string && workbench.caret.plan?.finger === finger;
 
   // Prices follow the caret and the plan, but only once both rest.
   $effect(() => {
-    const { caret, plan, planning } = workbench;
+    const { index: caret } = workbench.caret;
+    const { plan, planning } = workbench.planned;
     effects = new Map();
     all = false;
     problem = '';
     if (!plan || planning) return;
     let stopped = false;
-    const isStale = () => stopped || workbench.plan !== plan || workbench.caret !== caret;
+    const isStale = () => stopped || workbench.planned.plan !== plan || workbench.caret.index !== caret;
     const ask = async () => {
-      const { ways }: NoteChoices = await workbench.planner.choices(caret);
+      const { ways }: NoteChoices = await workbench.planned.questions.choices(caret);
       if (isStale()) return;
-      workbench.ways = ways;
+      workbench.caret.ways = ways;
       for (const way of ways.slice(0, WAY_KEYS.length)) {
         if (isTaken(way)) continue;
-        const effect = await workbench.planner.effect(caret, way);
+        const effect = await workbench.planned.questions.effect(caret, way);
         if (isStale()) return;
         effects = new Map(effects).set(way, effect);
       }
@@ -48,7 +50,7 @@
     return () => {
       stopped = true;
       clearTimeout(timer);
-      workbench.ways = [];
+      workbench.caret.ways = [];
     };
   });
 
@@ -59,7 +61,7 @@
 </script>
 
 {#if problem}<p role="alert" class="text-sm text-error">{problem}</p>{/if}
-{#if workbench.ways.length > 0}
+{#if workbench.caret.ways.length > 0}
   <section aria-label="Ways to take this note" data-testid="ways">
     <h3 class="text-sm font-semibold">Ways to take it</h3>
     <ol class="mt-1 text-sm">
@@ -89,9 +91,9 @@
         </li>
       {/each}
     </ol>
-    {#if workbench.ways.length > WAY_KEYS.length}
+    {#if workbench.caret.ways.length > WAY_KEYS.length}
       <button class="btn btn-ghost btn-xs" onclick={() => (all = !all)}>
-        {all ? 'Only the best' : `${workbench.ways.length - WAY_KEYS.length} more`}
+        {all ? 'Only the best' : `${workbench.caret.ways.length - WAY_KEYS.length} more`}
       </button>
     {/if}
     <p class="mt-1 text-xs opacity-70">

@@ -5,14 +5,20 @@
   import ShiftWays from './ShiftWays.svelte';
   import WaysOut from './WaysOut.svelte';
   import WithoutBarre from './WithoutBarre.svelte';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
+  import type { OpenFindings } from '../workbench/open-findings.svelte.ts';
 
   interface Props {
-    workbench: Workbench;
+    piece: OpenPiece;
+    decisions: Decisions;
+    planned: CurrentPlan;
+    findings: OpenFindings;
     onjump: (note: number) => void;
     ondone: () => void;
   }
-  const { workbench, onjump, ondone }: Props = $props();
+  const { piece, decisions, planned, findings, onjump, ondone }: Props = $props();
 
   const HAS_WAYS_OUT = new Set(['unplayable-note', 'held-note-cut']);
   /** What gives way because something was fixed: setting the note free again is the remedy. */
@@ -28,45 +34,45 @@
   let dismissing = $state<string>();
   let reason = $state('');
 
-  const all = $derived(workbench.plan?.findings ?? []);
-  const open = $derived(workbench.openFindings);
-  const aside = $derived(all.filter((finding) => workbench.fingering.dismissed.has(findingKey(finding))));
+  const all = $derived(planned.plan?.findings ?? []);
+  const open = $derived(findings.open);
+  const aside = $derived(all.filter((finding) => decisions.fingering.dismissed.has(findingKey(finding))));
 
   const ABOUT_A_SHIFT = new Set(['gap-at-shift', 'upbeat-torn']);
   const shiftOf = (finding: Finding) =>
-    workbench.plan?.shifts.find(({ onset }) => onset === noteOf(finding)?.onset);
+    planned.plan?.shifts.find(({ onset }) => onset === noteOf(finding)?.onset);
   const barreOf = (finding: Finding) =>
-    workbench.movements?.barreCare.find(({ barre }) => barre.onset === noteOf(finding)?.onset)?.barre;
+    planned.movements?.barreCare.find(({ barre }) => barre.onset === noteOf(finding)?.onset)?.barre;
   /** For findings that one action answers, that action. */
-  const fixes = $derived(new Map(workbench.movementsOf === workbench.plan ? workbench.movements?.fixes : []));
+  const fixes = $derived(new Map(planned.movementsOf === planned.plan ? planned.movements?.fixes : []));
   const fix = (finding: Finding) => {
     const action = fixes.get(findingKey(finding));
-    if (action) workbench.applyFix(action);
+    if (action) decisions.applyFix(action);
     ondone();
   };
-  const noteOf = ({ note }: Finding) => workbench.score && noteById(workbench.score, note);
+  const noteOf = ({ note }: Finding) => piece.score && noteById(piece.score, note);
   const jump = (finding: Finding) => {
     const note = noteOf(finding);
     if (note) onjump(note.index);
   };
   const step = (direction: 1 | -1) => {
-    const note = workbench.findingNote(direction);
+    const note = findings.noteFromCaret(direction);
     if (note !== undefined) onjump(note);
   };
   const dismiss = (finding: Finding) => {
-    workbench.dismiss(findingKey(finding), reason.trim() || 'seen');
+    decisions.dismiss(findingKey(finding), reason.trim() || 'seen');
     dismissing = undefined;
     reason = '';
     ondone();
   };
   const isFixed = (finding: Finding): boolean => {
     const note = noteOf(finding);
-    const choice = note && workbench.fingering.choices.get(note.id);
+    const choice = note && decisions.fingering.choices.get(note.id);
     return choice !== undefined && (choice.string != null || choice.finger != null || choice.pluck != null);
   };
   const free = (finding: Finding) => {
     const note = noteOf(finding);
-    if (note) workbench.choose(note, { string: undefined, finger: undefined, pluck: undefined });
+    if (note) decisions.choose(note, { string: undefined, finger: undefined, pluck: undefined });
     ondone();
   };
 </script>
@@ -119,7 +125,7 @@
           {/if}
           {#if fixes.has(findingKey(finding))}
             <div class="pl-7">
-              <button class="btn btn-xs" disabled={workbench.planning} onclick={() => fix(finding)}
+              <button class="btn btn-xs" disabled={planned.planning} onclick={() => fix(finding)}
                 >{say(`fix.${fixes.get(findingKey(finding))!.code}`)}</button
               >
             </div>
@@ -127,18 +133,18 @@
           {#if ABOUT_A_SHIFT.has(finding.code)}
             {@const shift = shiftOf(finding)}
             {#if shift}
-              <div class="pl-7"><ShiftWays {workbench} slice={shift.slice} {ondone} /></div>
+              <div class="pl-7"><ShiftWays {piece} {decisions} {planned} slice={shift.slice} {ondone} /></div>
             {/if}
           {:else if finding.code === 'barre-too-long'}
             {@const barre = barreOf(finding)}
             {#if barre}
               <div class="pl-7">
-                <WithoutBarre {workbench} onset={barre.onset} until={barre.until} {ondone} />
+                <WithoutBarre {decisions} {planned} onset={barre.onset} until={barre.until} {ondone} />
               </div>
             {/if}
           {/if}
           {#if finding.note && HAS_WAYS_OUT.has(finding.code)}
-            <div class="pl-7"><WaysOut {workbench} note={finding.note} {ondone} /></div>
+            <div class="pl-7"><WaysOut {piece} {decisions} {planned} note={finding.note} {ondone} /></div>
           {:else if IS_ABOUT_A_LOCK.has(finding.code) && isFixed(finding)}
             <div class="pl-7">
               <button class="btn btn-xs" onclick={() => free(finding)}>Leave the note to Oculon</button>
@@ -156,9 +162,9 @@
       {#each aside as finding, index (index)}
         <li class="flex items-start justify-between gap-2">
           <span class="opacity-80"
-            >{findingWords(finding)} <i>{workbench.fingering.dismissed.get(findingKey(finding))}</i></span
+            >{findingWords(finding)} <i>{decisions.fingering.dismissed.get(findingKey(finding))}</i></span
           >
-          <button class="btn btn-ghost btn-xs" onclick={() => workbench.dismiss(findingKey(finding), null)}
+          <button class="btn btn-ghost btn-xs" onclick={() => decisions.dismiss(findingKey(finding), null)}
             >Show again</button
           >
         </li>
@@ -166,11 +172,11 @@
     </ul>
   </details>
 {/if}
-{#if workbench.repairs.length > 0}
+{#if piece.repairs.length > 0}
   <details class="text-sm">
-    <summary class="cursor-pointer">Mended while reading ({workbench.repairs.length})</summary>
+    <summary class="cursor-pointer">Mended while reading ({piece.repairs.length})</summary>
     <ul class="mt-1 list-disc space-y-1 pl-5">
-      {#each workbench.repairs as repair, index (index)}<li>{repairWords(repair)}</li>{/each}
+      {#each piece.repairs as repair, index (index)}<li>{repairWords(repair)}</li>{/each}
     </ul>
   </details>
 {/if}

@@ -1,19 +1,23 @@
 <script lang="ts">
   import { troubleText } from '../planner/asking.ts';
   import { barLabel, pitchLabel, stringSign, type ComparedReturn } from '@oculon/core';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
   import { likenessWords, placeWords, say } from '../words.ts';
 
   interface Props {
-    workbench: Workbench;
+    piece: OpenPiece;
+    decisions: Decisions;
+    planned: CurrentPlan;
     onjump: (note: number) => void;
     ondone: () => void;
   }
-  const { workbench, onjump, ondone }: Props = $props();
+  const { piece, decisions, planned, onjump, ondone }: Props = $props();
 
-  const score = $derived(workbench.score);
-  const phrases = $derived(workbench.movements?.phrases ?? []);
-  const returns = $derived(workbench.movements?.returns ?? []);
+  const score = $derived(piece.score);
+  const phrases = $derived(planned.movements?.phrases ?? []);
+  const returns = $derived(planned.movements?.returns ?? []);
   let problem = $state('');
 
   const bars = (from: number, to: number): string => {
@@ -25,8 +29,8 @@
     if (note) onjump(note.index);
   };
   const takingOf = (sound: number): string => {
-    const head = workbench.plan?.heads[sound] ?? -1;
-    const [note, taken] = [score?.notes[head], workbench.plan?.notes[head]];
+    const head = planned.plan?.heads[sound] ?? -1;
+    const [note, taken] = [score?.notes[head], planned.plan?.notes[head]];
     return note && taken
       ? `${pitchLabel(note.sounding)} ${taken.finger ?? ''}${taken.string ? ` on ${stringSign(taken.string)}` : ''}`
       : '';
@@ -42,7 +46,7 @@
   const carry = async ({ from }: ComparedReturn) => {
     problem = '';
     try {
-      workbench.chooseAll(await workbench.planner.carry(from));
+      decisions.chooseAll(await planned.questions.carry(from));
       ondone();
     } catch (error) {
       problem = troubleText(error, 'The fingering could not be carried over. Load the page again.');
@@ -80,7 +84,7 @@
             >
             <button
               class="btn btn-xs"
-              disabled={workbench.planning ||
+              disabled={planned.planning ||
                 (each.likeness.kind !== 'same-rhythm' && each.differences.length === 0)}
               onclick={() => carry(each)}
               >{each.likeness.kind === 'same-rhythm'
@@ -93,7 +97,7 @@
               <ul class="pl-3 text-xs" aria-label="Differences">
                 {#each each.differences as { here, there, price }, place (place)}
                   <li>
-                    {placeWords(score, workbench.plan?.sounds[here] ?? 0)}: {takingOf(here)}, there {takingOf(
+                    {placeWords(score, planned.plan?.sounds[here] ?? 0)}: {takingOf(here)}, there {takingOf(
                       there,
                     )} – {why(price)}
                   </li>

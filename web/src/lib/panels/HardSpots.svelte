@@ -1,15 +1,20 @@
 <script lang="ts">
   import type { BarDifficulty } from '@oculon/core';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
   import { difficultyWords } from '../words.ts';
   import { hardestBars } from './hardest-bars.ts';
 
-  const { workbench, onjump }: { workbench: Workbench; onjump: (note: number) => void } = $props();
+  const {
+    piece,
+    planned,
+    onjump,
+  }: { piece: OpenPiece; planned: CurrentPlan; onjump: (note: number) => void } = $props();
 
-  const hardest = $derived(hardestBars(workbench.plan?.difficulty ?? []));
+  const hardest = $derived(hardestBars(planned.plan?.difficulty ?? []));
 
   const jumpToBar = ({ bar }: BarDifficulty) => {
-    const note = workbench.score?.notes.find((each) => each.bar === bar);
+    const note = piece.score?.notes.find((each) => each.bar === bar);
     if (note) onjump(note.index);
   };
 </script>

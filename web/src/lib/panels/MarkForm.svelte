@@ -14,33 +14,34 @@
   } from '@oculon/core';
   import { untrack } from 'svelte';
   import { noteIndex } from '../engraving/span-signs.ts';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
+  import type { Caret } from '../workbench/caret.svelte.ts';
+  import type { SheetMarks } from '../workbench/sheet-marks.svelte.ts';
   import { draftOf, isSpan, markFrom, NEW_DRAFT } from './mark-draft.ts';
   import { placeWords, say } from '../words.ts';
 
   interface Props {
-    workbench: Workbench;
+    piece: OpenPiece;
+    planned: CurrentPlan;
+    caret: Caret;
+    marks: SheetMarks;
     /** The mark to change; a new one when missing. */
     changed?: { readonly id: MarkId; readonly mark: Mark } | undefined;
     ondone: () => void;
   }
-  const { workbench, changed, ondone }: Props = $props();
+  const { piece, planned, caret, marks, changed, ondone }: Props = $props();
 
   const draft = $state(untrack(() => (changed ? draftOf(changed.mark) : { ...NEW_DRAFT })));
   /** Where the mark begins: the caret when the form was opened. */
   let first = $state<NoteIndex>(
     untrack(() =>
-      changed && workbench.score
-        ? (noteIndex(workbench.score, changed.mark.from) ?? workbench.caret)
-        : workbench.caret,
+      changed && piece.score ? (noteIndex(piece.score, changed.mark.from) ?? caret.index) : caret.index,
     ),
   );
-  const score = $derived(workbench.score!);
+  const score = $derived(piece.score!);
   const result = $derived(
-    markFrom(score, workbench.plan?.notes ?? [], draft, [
-      first,
-      isSpan(draft.kind) ? workbench.caret : first,
-    ]),
+    markFrom(score, planned.plan?.notes ?? [], draft, [first, isSpan(draft.kind) ? caret.index : first]),
   );
   const nameOf = (note: NoteIndex) =>
     `${pitchLabel(score.notes[note]!.sounding)}, ${placeWords(score, score.notes[note]!.onset)}`;
@@ -51,8 +52,8 @@
     if (!('mark' in result)) return;
     const id = markId(result.mark);
     // A mark that begins elsewhere now is another one.
-    if (changed && changed.id !== id) workbench.moveMark(changed.id, id, result.mark);
-    else workbench.setMark(id, result.mark);
+    if (changed && changed.id !== id) marks.move(changed.id, id, result.mark);
+    else marks.set(id, result.mark);
     ondone();
   };
 </script>
@@ -119,12 +120,12 @@
   </div>
   <p class="text-xs opacity-80">
     {#if isSpan(draft.kind)}
-      From {nameOf(first)} to {nameOf(workbench.caret)}. Walk on the sheet to where it ends.
+      From {nameOf(first)} to {nameOf(caret.index)}. Walk on the sheet to where it ends.
     {:else}
       At {nameOf(first)}.
     {/if}
-    {#if first !== workbench.caret}
-      <button type="button" class="btn btn-ghost btn-xs" onclick={() => (first = workbench.caret)}
+    {#if first !== caret.index}
+      <button type="button" class="btn btn-ghost btn-xs" onclick={() => (first = caret.index)}
         >{isSpan(draft.kind) ? 'Begin' : 'Set it'} at the caret</button
       >
     {/if}

@@ -3,13 +3,31 @@
   import { anchorOf, type NoteId, type PlacedMark, type MarkKind } from '@oculon/core';
   import { tick, untrack } from 'svelte';
   import { noteIndex, spanOfMark } from '../engraving/span-signs.ts';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
+  import type { Caret } from '../workbench/caret.svelte.ts';
+  import type { SheetMarks } from '../workbench/sheet-marks.svelte.ts';
   import { isSpan } from './mark-draft.ts';
   import MarkForm from './MarkForm.svelte';
   import { markWords, say } from '../words.ts';
 
   /** The marks at the caret: accept what Oculon proposes, change, take away, or set one's own. */
-  const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
+  const {
+    piece,
+    decisions,
+    planned,
+    caret,
+    marks,
+    ondone,
+  }: {
+    piece: OpenPiece;
+    decisions: Decisions;
+    planned: CurrentPlan;
+    caret: Caret;
+    marks: SheetMarks;
+    ondone: () => void;
+  } = $props();
 
   let form = $state.raw<{ readonly changed?: PlacedMark }>();
 
@@ -17,7 +35,7 @@
 
   // A key asked for a new mark: the panel opens with the form, and the first field waits for words.
   $effect(() => {
-    if (workbench.markAskedFor === 0) return;
+    if (marks.askedFor === 0) return;
     untrack(() => {
       if (!panel) return;
       panel.open = true;
@@ -31,12 +49,12 @@
 
   const BY_WORDS = { planned: 'proposed', source: 'in the file', teacher: 'yours' } as const;
 
-  const score = $derived(workbench.score);
+  const score = $derived(piece.score);
   const here = $derived.by(() => {
-    const note = workbench.caretNote;
+    const note = caret.note;
     if (!score || !note) return [];
     const anchor = score.notes[anchorOf(score, note.index)]!.id;
-    return workbench.marks.filter((placed) => {
+    return marks.placed.filter((placed) => {
       const { mark } = placed;
       if (mark.from === note.id || mark.from === anchor) return true;
       const span = isSpan(mark.kind) ? spanOfMark(score, placed) : undefined;
@@ -49,22 +67,22 @@
       );
     });
   });
-  const decided = $derived(workbench.fingering.marks.size);
+  const decided = $derived(decisions.fingering.marks.size);
   const removedHere = $derived.by(() => {
-    const note = workbench.caretNote;
+    const note = caret.note;
     if (!score || !note) return [];
-    return [...workbench.fingering.marks].filter(([id, mark]) => {
+    return [...decisions.fingering.marks].filter(([id, mark]) => {
       const at = noteIndex(score, id.split('@')[1] as NoteId);
       return mark.kind === 'removed' && at !== undefined && score.notes[at]!.onset === note.onset;
     });
   });
 
   const accept = ({ id, mark }: PlacedMark) => {
-    workbench.setMark(id, mark);
+    marks.set(id, mark);
     ondone();
   };
   const remove = ({ id }: PlacedMark) => {
-    workbench.removeMark(id);
+    marks.remove(id);
     ondone();
   };
   const close = () => {
@@ -73,7 +91,7 @@
   };
 </script>
 
-{#if score && workbench.plan}
+{#if score && planned.plan}
   <details class="text-sm" data-testid="marks" bind:this={panel}>
     <summary class="cursor-pointer font-serif text-base">Marks{decided > 0 ? ` · ${decided}` : ''}</summary>
     <div class="mt-1 space-y-2">
@@ -110,12 +128,12 @@
               >{say(`mark.${id.split('@')[0] as MarkKind}`)}
               <span class="text-xs">taken away</span></span
             >
-            <button class="btn btn-ghost btn-xs" onclick={() => workbench.setMark(id, null)}>Put back</button>
+            <button class="btn btn-ghost btn-xs" onclick={() => marks.set(id, null)}>Put back</button>
           </li>
         {/each}
       </ul>
       {#if form}
-        {#key form}<MarkForm {workbench} changed={form.changed} ondone={close} />{/key}
+        {#key form}<MarkForm {piece} {planned} {caret} {marks} changed={form.changed} ondone={close} />{/key}
       {:else}
         <button class="btn btn-sm" onclick={() => (form = {})}>New mark at the caret</button>
       {/if}

@@ -1,20 +1,22 @@
 <script lang="ts">
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
+  import type { Caret } from '../workbench/caret.svelte.ts';
   import { guideWords, heldWords, placeWords, preparationWords, say } from '../words.ts';
   import { blockWords } from './block-words.ts';
 
   /** What the left hand does at the caret: the shape it holds, which finger goes down when, what stays and what leads. */
-  const { workbench }: { workbench: Workbench } = $props();
+  const { piece, planned, caret }: { piece: OpenPiece; planned: CurrentPlan; caret: Caret } = $props();
 
   let view = $state<'block' | 'legato'>('block');
 
-  const score = $derived(workbench.score);
-  const movements = $derived(workbench.movements);
-  const positions = $derived(workbench.plan?.positions ?? []);
-  const slice = $derived(positions.findIndex(({ onset }) => onset === workbench.caretNote?.onset));
+  const score = $derived(piece.score);
+  const movements = $derived(planned.movements);
+  const positions = $derived(planned.plan?.positions ?? []);
+  const slice = $derived(positions.findIndex(({ onset }) => onset === caret.note?.onset));
   const onsetOf = (at: number) => positions[at]?.onset ?? 0;
   const when = (at: number) => (score ? placeWords(score, onsetOf(at)) : '');
-  const struckAt = (sound: number) => workbench.plan?.sounds[sound] ?? 0;
+  const struckAt = (sound: number) => planned.plan?.sounds[sound] ?? 0;
 
   const block = $derived(movements?.blocks.find(({ from, to }) => slice >= from && slice < to));
   const inBlock = $derived(

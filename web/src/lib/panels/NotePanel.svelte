@@ -21,11 +21,11 @@
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
 
-  const note = $derived(workbench.caretNote);
-  const plan = $derived(workbench.caretPlan);
-  const choice = $derived(note && workbench.fingering.choices.get(note.id));
+  const note = $derived(workbench.caret.note);
+  const plan = $derived(workbench.caret.plan);
+  const choice = $derived(note && workbench.decisions.fingering.choices.get(note.id));
   const frets = $derived(fretsAtCaret(workbench));
-  const bar = $derived(note && workbench.score?.bars[note.bar]);
+  const bar = $derived(note && workbench.piece.score?.bars[note.bar]);
   const costs = $derived(
     Object.entries(plan?.cost ?? {})
       .filter(([, amount]) => amount >= 0.05)
@@ -33,11 +33,11 @@
   );
 
   const ringsUntil = $derived.by(() => {
-    const until = workbench.plan?.ringing.find(([head]) => head === note?.index)?.[1];
-    if (until === undefined || !bar || !workbench.score) return undefined;
+    const until = workbench.planned.plan?.ringing.find(([head]) => head === note?.index)?.[1];
+    if (until === undefined || !bar || !workbench.piece.score) return undefined;
     return until >= bar.start + bar.length
       ? 'the end of the bar'
-      : `beat ${beatText(bar, until - bar.start, workbench.score.ticksPerQuarter)}`;
+      : `beat ${beatText(bar, until - bar.start, workbench.piece.score.ticksPerQuarter)}`;
   });
 
   const FINGERS: readonly LeftFinger[] = [0, 1, 2, 3, 4];
@@ -54,13 +54,16 @@
   };
 </script>
 
-{#if note && bar && workbench.score}
+{#if note && bar && workbench.piece.score}
   <section aria-label="Note at the caret">
     <h2 class="text-lg">
       {pitchLabel(note.sounding)}
       <span class="text-sm opacity-70">
-        bar {barLabel(bar)}, beat {beatText(bar, note.onset - bar.start, workbench.score.ticksPerQuarter)},
-        voice {note.voice}
+        bar {barLabel(bar)}, beat {beatText(
+          bar,
+          note.onset - bar.start,
+          workbench.piece.score.ticksPerQuarter,
+        )}, voice {note.voice}
       </span>
     </h2>
     <div class="mt-2 grid grid-cols-[4rem_1fr] items-center gap-x-2 gap-y-2 text-sm">

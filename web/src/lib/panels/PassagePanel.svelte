@@ -4,11 +4,21 @@
   import type { WayView } from '../planner/api.ts';
   import BarRange, { type TypedRange } from './BarRange.svelte';
   import RuleList from './RuleList.svelte';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
+  import type { Caret } from '../workbench/caret.svelte.ts';
   import { leftTermWords, placeWords } from '../words.ts';
   import { priceText } from './price-text.ts';
 
-  const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
+  const {
+    piece,
+    decisions,
+    planned,
+    caret,
+    ondone,
+  }: { piece: OpenPiece; decisions: Decisions; planned: CurrentPlan; caret: Caret; ondone: () => void } =
+    $props();
 
   const range = $state<TypedRange>({ from: 1, to: 1 });
   const from = $derived(range.from);
@@ -20,7 +30,7 @@
   let problem = $state('');
   let found = $state.raw<{ readonly ways: readonly WayView[]; readonly plan: unknown }>();
 
-  const score = $derived(workbench.score);
+  const score = $derived(piece.score);
   const bars = $derived(score?.bars.length ?? 1);
   const isRange = $derived(
     Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to <= bars && from <= to,
@@ -30,20 +40,20 @@
   const isModel = $derived(
     Number.isInteger(model) && model >= 1 && model <= bars && (model + (to - from) < from || model > to),
   );
-  const rules = $derived([...workbench.fingering.rules].filter(([, rule]) => !isForRightHand(rule)));
+  const rules = $derived([...decisions.fingering.rules].filter(([, rule]) => !isForRightHand(rule)));
   /** What was found holds for the plan it was found in. */
-  const ways = $derived(found?.plan === workbench.plan ? found?.ways : undefined);
+  const ways = $derived(found?.plan === planned.plan ? found?.ways : undefined);
 
   const add = (rule: PassageRule) => {
-    workbench.setRule(crypto.randomUUID() as RuleId, rule);
+    decisions.setRule(crypto.randomUUID() as RuleId, rule);
     ondone();
   };
   const search = async () => {
     searching = true;
     problem = '';
-    const { plan } = workbench;
+    const { plan } = planned;
     try {
-      found = { ways: await workbench.planner.otherWays(passage, hold), plan };
+      found = { ways: await planned.questions.otherWays(passage, hold), plan };
     } catch (error) {
       problem = troubleText(error, 'The search stopped. Load the page again and try once more.');
     } finally {
@@ -51,7 +61,7 @@
     }
   };
   const take = (way: WayView) => {
-    workbench.chooseAll(way.choices);
+    decisions.chooseAll(way.choices);
     ondone();
   };
   const rejoins = (way: WayView): string => {
@@ -66,7 +76,7 @@
       >Passage{rules.length > 0 ? ` · ${rules.length}` : ''}</summary
     >
     <div class="mt-2 space-y-3 text-sm">
-      <BarRange {workbench} {range} />
+      <BarRange {piece} {caret} {range} />
 
       <div class="flex flex-wrap items-center gap-1">
         <button
@@ -119,12 +129,12 @@
           bind:value={model}
         />
       </div>
-      <RuleList {workbench} {rules} {ondone} />
+      <RuleList {piece} {decisions} {rules} {ondone} />
 
       <div class="flex flex-wrap items-center gap-2">
         <button
           class="btn btn-sm"
-          disabled={!isRange || searching || workbench.planning || !workbench.plan}
+          disabled={!isRange || searching || planned.planning || !planned.plan}
           onclick={search}>Other ways</button
         >
         <label class="flex items-center gap-1 text-xs">

@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { PricedPluck } from '@oculon/core';
   import { setPluck } from '../workbench/commands.ts';
-  import { PAUSE, type Workbench } from '../workbench/workbench.svelte.ts';
+  import { PAUSE } from '../planner/current-plan.svelte.ts';
+  import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { priceText } from './price-text.ts';
 
   /** Fingers that could pluck the note at the caret, by price. */
@@ -11,12 +12,13 @@
 
   // Prices follow the caret and the plan, but only once both rest.
   $effect(() => {
-    const { caret, plan, planning } = workbench;
+    const { index: caret } = workbench.caret;
+    const { plan, planning } = workbench.planned;
     plucks = [];
     if (!plan || planning) return;
     let stopped = false;
     const timer = setTimeout(() => {
-      void workbench.planner.pluckChoices(caret).then(
+      void workbench.planned.questions.pluckChoices(caret).then(
         (priced) => {
           if (!stopped) plucks = priced;
         },
@@ -38,7 +40,7 @@
       {#each plucks as { pluck, price } (pluck)}
         <button
           class="btn btn-sm"
-          class:btn-secondary={workbench.caretPlan?.pluck === pluck}
+          class:btn-secondary={workbench.caret.plan?.pluck === pluck}
           onclick={() => {
             setPluck(pluck)(workbench);
             ondone();

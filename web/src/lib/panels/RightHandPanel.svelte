@@ -19,9 +19,19 @@
   import RuleList from './RuleList.svelte';
   import { rightTermWords, say } from '../words.ts';
   import { differenceText, wayName } from './right-words.ts';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
+  import type { Caret } from '../workbench/caret.svelte.ts';
 
-  const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();
+  const {
+    piece,
+    decisions,
+    planned,
+    caret,
+    ondone,
+  }: { piece: OpenPiece; decisions: Decisions; planned: CurrentPlan; caret: Caret; ondone: () => void } =
+    $props();
 
   const range = $state<TypedRange>({ from: 1, to: 1 });
   let school = $state<RightSchool>('strict-im');
@@ -34,7 +44,7 @@
   let problem = $state('');
   let found = $state.raw<{ readonly ways: readonly RightWay[]; readonly plan: unknown }>();
 
-  const bars = $derived(workbench.score?.bars.length ?? 1);
+  const bars = $derived(piece.score?.bars.length ?? 1);
   const isRange = $derived(
     Number.isInteger(range.from) &&
       Number.isInteger(range.to) &&
@@ -43,14 +53,14 @@
       range.from <= range.to,
   );
   const passage = $derived({ from: range.from - 1, to: range.to - 1 });
-  const rules = $derived([...workbench.fingering.rules].filter(([, rule]) => isForRightHand(rule)));
+  const rules = $derived([...decisions.fingering.rules].filter(([, rule]) => isForRightHand(rule)));
   /** What was found holds for the plan it was found in. */
-  const ways = $derived(found?.plan === workbench.plan ? found?.ways : undefined);
+  const ways = $derived(found?.plan === planned.plan ? found?.ways : undefined);
   const typed = $derived(patternSchema.safeParse(letters.replaceAll(/[\s–-]/g, '').toLowerCase()));
-  const canSearch = $derived(isRange && !searching && !workbench.planning && workbench.plan !== undefined);
+  const canSearch = $derived(isRange && !searching && !planned.planning && planned.plan !== undefined);
 
   const add = (rule: PassageRule) => {
-    workbench.setRule(crypto.randomUUID() as RuleId, rule);
+    decisions.setRule(crypto.randomUUID() as RuleId, rule);
     ondone();
   };
   const usePattern = (pattern: Pattern) => add({ kind: 'pattern', ...passage, pattern });
@@ -62,7 +72,7 @@
   const search = async (ask: () => Promise<readonly RightWay[]>) => {
     searching = true;
     problem = '';
-    const { plan } = workbench;
+    const { plan } = planned;
     try {
       found = { ways: await ask(), plan };
     } catch (error) {
@@ -73,12 +83,12 @@
   };
   const compare = () =>
     search(() =>
-      workbench.planner.comparePatterns($state.snapshot(passage), typed.success ? [typed.data] : []),
+      planned.questions.comparePatterns($state.snapshot(passage), typed.success ? [typed.data] : []),
     );
-  const lookForOthers = () => search(() => workbench.planner.otherRightWays($state.snapshot(passage)));
+  const lookForOthers = () => search(() => planned.questions.otherRightWays($state.snapshot(passage)));
   /** Where a stroke stands and what it costs more: `bar 3, E4 +1.2`. */
   const strokeWords = ({ note, price }: RightWay['dearer'][number]): string => {
-    const { score } = workbench;
+    const { score } = piece;
     const own = score?.notes[note];
     return score && own
       ? `bar ${barLabel(score.bars[own.bar]!)}, ${pitchLabel(own.sounding)} ${differenceText(price)}`
@@ -93,7 +103,7 @@
     >Right hand{rules.length > 0 ? ` · ${rules.length}` : ''}</summary
   >
   <div class="mt-2 space-y-3 text-sm">
-    <BarRange {workbench} {range} />
+    <BarRange {piece} {caret} {range} />
 
     <div class="grid grid-cols-[1fr_auto] gap-1">
       <select class="select select-sm" bind:value={school} aria-label="School for these bars">
@@ -210,6 +220,6 @@
       </ul>
       {#key ways}<PatternChart {ways} />{/key}
     {/if}
-    <RuleList {workbench} {rules} {ondone} />
+    <RuleList {piece} {decisions} {rules} {ondone} />
   </div>
 </details>

@@ -1,22 +1,24 @@
 <script lang="ts">
   import { barLabel, type PassageRule, type RuleId } from '@oculon/core';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
   import { ruleWords } from '../words.ts';
 
   interface Props {
-    workbench: Workbench;
+    piece: OpenPiece;
+    decisions: Decisions;
     rules: readonly (readonly [RuleId, PassageRule])[];
     ondone: () => void;
   }
-  const { workbench, rules, ondone }: Props = $props();
+  const { piece, decisions, rules, ondone }: Props = $props();
 
   const describe = (rule: PassageRule): string =>
     ruleWords(rule, (bar) => {
-      const own = workbench.score?.bars[bar];
+      const own = piece.score?.bars[bar];
       return own ? barLabel(own) : String(bar + 1);
     });
   const remove = (id: RuleId) => {
-    workbench.setRule(id, null);
+    decisions.setRule(id, null);
     ondone();
   };
 </script>

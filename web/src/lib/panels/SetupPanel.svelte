@@ -12,16 +12,17 @@
   import { say } from '../words.ts';
   import HandFields from './HandFields.svelte';
   import WeightFields from './WeightFields.svelte';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
 
-  const { workbench }: { workbench: Workbench } = $props();
+  const { piece, decisions }: { piece: OpenPiece; decisions: Decisions } = $props();
 
-  const ownTempo = $derived(Math.round(workbench.score?.tempi[0]?.quartersPerMinute ?? 0));
+  const ownTempo = $derived(Math.round(piece.score?.tempi[0]?.quartersPerMinute ?? 0));
   let tempoProblem = $state('');
 
   const change = (part: Partial<WholeSetup>) => {
     const next = setupSchema.safeParse(part);
-    if (next.success) workbench.changeSetup(part);
+    if (next.success) decisions.changeSetup(part);
     return next.success;
   };
   /** Tunings by what is said of them; strings ① to ⑥. */
@@ -31,7 +32,7 @@
     '⑥ in D, ⑤ in G': ['E4', 'B3', 'G3', 'D3', 'G2', 'D2'],
     '③ in F♯': ['E4', 'B3', 'F#3', 'D3', 'A2', 'E2'],
   };
-  const tuningText = $derived(workbench.setup.tuning?.join(' ') ?? '');
+  const tuningText = $derived(decisions.setup.tuning?.join(' ') ?? '');
   let tuningProblem = $state('');
   const changeTuning = (text: string) => {
     const names = text.trim().split(/\s+/).filter(Boolean);
@@ -67,7 +68,7 @@
     <select
       id="setup-left"
       class="select select-sm"
-      value={workbench.setup.left}
+      value={decisions.setup.left}
       onchange={(event) => change({ left: event.currentTarget.value as WholeSetup['left'] })}
     >
       {#each LEFT_SCHOOLS as school (school)}<option value={school}>{say(`left-school.${school}`)}</option
@@ -77,7 +78,7 @@
     <select
       id="setup-right"
       class="select select-sm"
-      value={workbench.setup.right}
+      value={decisions.setup.right}
       onchange={(event) => change({ right: event.currentTarget.value as WholeSetup['right'] })}
     >
       {#each RIGHT_SCHOOLS as school (school)}<option value={school}>{say(`right-school.${school}`)}</option
@@ -89,7 +90,7 @@
       class="input input-sm font-serif italic"
       list="tremolos"
       placeholder="as it falls best"
-      value={workbench.setup.tremolo ?? ''}
+      value={decisions.setup.tremolo ?? ''}
       aria-invalid={tremoloProblem !== ''}
       onchange={(event) => changeTremolo(event.currentTarget.value)}
     />
@@ -103,7 +104,7 @@
       <input
         type="checkbox"
         class="checkbox checkbox-xs"
-        checked={workbench.setup.doubleThumb}
+        checked={decisions.setup.doubleThumb}
         onchange={(event) => change({ doubleThumb: event.currentTarget.checked })}
       /> the thumb may play twice running in a line
     </label>
@@ -112,7 +113,7 @@
       <input
         type="checkbox"
         class="checkbox checkbox-xs"
-        checked={workbench.setup.keepOrder}
+        checked={decisions.setup.keepOrder}
         onchange={(event) => change({ keepOrder: event.currentTarget.checked })}
       /> equal cells keep one order of fingers
     </label>
@@ -120,7 +121,7 @@
     <select
       id="setup-hand"
       class="select select-sm"
-      value={workbench.setup.hand}
+      value={decisions.setup.hand}
       onchange={(event) => change({ hand: event.currentTarget.value as WholeSetup['hand'] })}
     >
       {#each HAND_NAMES as size (size)}<option value={size}>{say(`hand.${size}`)}</option>{/each}
@@ -129,7 +130,7 @@
     <select
       id="setup-scale"
       class="select select-sm"
-      value={workbench.setup.scaleLength}
+      value={decisions.setup.scaleLength}
       onchange={(event) => change({ scaleLength: Number(event.currentTarget.value) })}
     >
       {#each SCALE_LENGTHS as length (length)}<option value={length}>{length} mm</option>{/each}
@@ -154,7 +155,7 @@
     <select
       id="setup-octave"
       class="select select-sm"
-      value={String(workbench.setup.octave)}
+      value={String(decisions.setup.octave)}
       onchange={({ currentTarget: { value } }) =>
         change({ octave: Number(value) === 0 ? undefined : (Number(value) as 1 | -1) })}
     >
@@ -166,7 +167,7 @@
     <select
       id="setup-capo"
       class="select select-sm"
-      value={workbench.setup.capo === undefined ? '' : String(workbench.setup.capo)}
+      value={decisions.setup.capo === undefined ? '' : String(decisions.setup.capo)}
       onchange={({ currentTarget: { value } }) => change({ capo: value === '' ? undefined : Number(value) })}
     >
       <option value="">as the piece has it</option>
@@ -180,19 +181,19 @@
       class="input input-sm"
       inputmode="numeric"
       placeholder="{ownTempo} (as written)"
-      value={workbench.setup.tempo ?? ''}
+      value={decisions.setup.tempo ?? ''}
       aria-invalid={tempoProblem !== ''}
       onchange={(event) => changeTempo(event.currentTarget.value)}
     />
     {#if tempoProblem}<span></span><span class="text-xs text-error">{tempoProblem}</span>{/if}
   </div>
-  <details class="mt-2 text-sm" open={workbench.setup.spans !== undefined}>
-    <summary class="cursor-pointer">Measured hand{workbench.setup.spans ? ' (in use)' : ''}</summary>
-    <HandFields setup={workbench.setup} {change} />
+  <details class="mt-2 text-sm" open={decisions.setup.spans !== undefined}>
+    <summary class="cursor-pointer">Measured hand{decisions.setup.spans ? ' (in use)' : ''}</summary>
+    <HandFields setup={decisions.setup} {change} />
   </details>
-  <details class="mt-2 text-sm" open={workbench.setup.weights !== undefined}>
-    <summary class="cursor-pointer">Own weights{workbench.setup.weights ? ' (in use)' : ''}</summary>
-    <WeightFields setup={workbench.setup} {change} />
+  <details class="mt-2 text-sm" open={decisions.setup.weights !== undefined}>
+    <summary class="cursor-pointer">Own weights{decisions.setup.weights ? ' (in use)' : ''}</summary>
+    <WeightFields setup={decisions.setup} {change} />
   </details>
   <p class="mt-2 text-xs opacity-70">
     A stretch or barre that hurts is a reason to stop. Choose a smaller hand here, and ask a doctor or hand

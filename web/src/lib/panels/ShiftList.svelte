@@ -1,22 +1,26 @@
 <script lang="ts">
   import { pitchLabel } from '@oculon/core';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
   import { placeWords, say } from '../words.ts';
   import { noteAt } from './places.ts';
   import ShiftWays from './ShiftWays.svelte';
 
   interface Props {
-    workbench: Workbench;
+    piece: OpenPiece;
+    decisions: Decisions;
+    planned: CurrentPlan;
     onjump: (note: number) => void;
     ondone: () => void;
   }
-  const { workbench, onjump, ondone }: Props = $props();
+  const { piece, decisions, planned, onjump, ondone }: Props = $props();
 
-  const score = $derived(workbench.score);
-  const shifts = $derived(workbench.plan?.shifts ?? []);
+  const score = $derived(piece.score);
+  const shifts = $derived(planned.plan?.shifts ?? []);
 
   const nameOf = (sound: number) => {
-    const note = score?.notes[workbench.plan?.heads[sound] ?? -1];
+    const note = score?.notes[planned.plan?.heads[sound] ?? -1];
     return note ? pitchLabel(note.sounding) : '';
   };
 </script>
@@ -39,7 +43,7 @@
                 .map(({ sound, ms }) => `${nameOf(sound)} ends ${Math.round(ms)} ms early`)
                 .join(', ')}{/if}.
           </div>
-          <div class="pl-2"><ShiftWays {workbench} slice={shift.slice} {ondone} /></div>
+          <div class="pl-2"><ShiftWays {piece} {decisions} {planned} slice={shift.slice} {ondone} /></div>
         </li>
       {/each}
     </ul>

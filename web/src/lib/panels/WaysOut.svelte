@@ -1,26 +1,35 @@
 <script lang="ts">
   import { troubleText } from '../planner/asking.ts';
   import { pitchLabel, type NoteId, type WayOut } from '@oculon/core';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
   import { say } from '../words.ts';
 
   /** What can be done about a note that cannot be played or held; nothing happens until one is taken. */
-  const { workbench, note, ondone }: { workbench: Workbench; note: NoteId; ondone: () => void } = $props();
+  const {
+    piece,
+    decisions,
+    planned,
+    note,
+    ondone,
+  }: { piece: OpenPiece; decisions: Decisions; planned: CurrentPlan; note: NoteId; ondone: () => void } =
+    $props();
 
   let ways = $state.raw<readonly WayOut[]>();
   let asking = $state(false);
   let problem = $state('');
 
   const MOST_SHOWN = 6;
-  const index = $derived(workbench.score?.indexOf.get(note));
-  const nameOf = (way: WayOut) => pitchLabel(workbench.score!.notes[way.note]!.sounding);
+  const index = $derived(piece.score?.indexOf.get(note));
+  const nameOf = (way: WayOut) => pitchLabel(piece.score!.notes[way.note]!.sounding);
 
   const ask = async () => {
     if (index === undefined) return;
     asking = true;
     problem = '';
     try {
-      ways = await workbench.planner.waysOut(index);
+      ways = await planned.questions.waysOut(index);
     } catch (error) {
       problem = troubleText(error, 'The ways out could not be worked out. Load the page again.');
     } finally {
@@ -28,14 +37,14 @@
     }
   };
   const take = (way: WayOut) => {
-    const target = workbench.score!.notes[way.note]!;
-    workbench.choose(target, { remedy: way.remedy });
+    const target = piece.score!.notes[way.note]!;
+    decisions.choose(target, { remedy: way.remedy });
     ondone();
   };
 </script>
 
 {#if !ways}
-  <button class="btn btn-xs" disabled={asking || workbench.planning} onclick={ask}>
+  <button class="btn btn-xs" disabled={asking || planned.planning} onclick={ask}>
     Ways out{#if asking}<span class="loading loading-dots loading-xs" aria-label="Searching"></span>{/if}
   </button>
 {:else if ways.length === 0}

@@ -1,29 +1,31 @@
 <script lang="ts">
   import { troubleText } from '../planner/asking.ts';
   import type { MovementWay } from '../planner/api.ts';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { Decisions } from '../document/decisions.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
   import { leftTermWords } from '../words.ts';
 
   interface Props {
-    workbench: Workbench;
+    decisions: Decisions;
+    planned: CurrentPlan;
     /** The barre, in ticks. */
     onset: number;
     until: number;
     ondone: () => void;
   }
-  const { workbench, onset, until, ondone }: Props = $props();
+  const { decisions, planned, onset, until, ondone }: Props = $props();
 
   let asking = $state(false);
   let found = $state.raw<{ readonly plan: unknown; readonly way: MovementWay | undefined }>();
   let problem = $state('');
-  const without = $derived(found && found.plan === workbench.plan ? found : undefined);
+  const without = $derived(found && found.plan === planned.plan ? found : undefined);
 
   const ask = async () => {
-    const { plan } = workbench;
+    const { plan } = planned;
     asking = true;
     problem = '';
     try {
-      found = { plan, way: await workbench.planner.withoutBarre(onset, until) };
+      found = { plan, way: await planned.questions.withoutBarre(onset, until) };
     } catch (error) {
       problem = troubleText(error, 'The way without it could not be worked out. Load the page again.');
     } finally {
@@ -31,13 +33,13 @@
     }
   };
   const take = (way: MovementWay) => {
-    workbench.chooseAll(way.choices);
+    decisions.chooseAll(way.choices);
     ondone();
   };
 </script>
 
 {#if !without}
-  <button class="btn btn-xs" disabled={workbench.planning || asking} onclick={ask}
+  <button class="btn btn-xs" disabled={planned.planning || asking} onclick={ask}
     >Without it{#if asking}<span class="loading loading-dots loading-xs" aria-label="Searching"
       ></span>{/if}</button
   >

@@ -1,15 +1,22 @@
 <script lang="ts">
   import type { BarDifficulty } from '@oculon/core';
-  import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
+  import type { Caret } from '../workbench/caret.svelte.ts';
   import { difficultyWords } from '../words.ts';
 
   /** One column a bar, as high as the bar is hard; a click goes there. */
-  const { workbench, onjump }: { workbench: Workbench; onjump: (note: number) => void } = $props();
+  const {
+    piece,
+    planned,
+    caret,
+    onjump,
+  }: { piece: OpenPiece; planned: CurrentPlan; caret: Caret; onjump: (note: number) => void } = $props();
 
-  const bars = $derived(workbench.plan?.difficulty ?? []);
-  const barAtCaret = $derived(workbench.caretNote?.bar);
+  const bars = $derived(planned.plan?.difficulty ?? []);
+  const barAtCaret = $derived(caret.note?.bar);
   const jump = ({ bar }: BarDifficulty) => {
-    const note = workbench.score?.notes.find((each) => each.bar === bar);
+    const note = piece.score?.notes.find((each) => each.bar === bar);
     if (note) onjump(note.index);
   };
 </script>

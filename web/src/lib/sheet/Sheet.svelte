@@ -21,11 +21,11 @@
   let systems = $state.raw<readonly SystemPlan[]>([]);
   let holder: HTMLElement;
 
-  const score = $derived(workbench.score);
+  const score = $derived(workbench.piece.score);
   /** Marks that the last change made different: `finger 12`. */
   const changed = $derived(
     new Set(
-      workbench.changes.flatMap(({ note, before, after }) =>
+      workbench.planned.changes.flatMap(({ note, before, after }) =>
         (['finger', 'string', 'pluck'] as const)
           .filter((field) => before[field] !== after[field])
           .map((field) => `${field} ${note}`),
@@ -35,38 +35,41 @@
 
   const NO_SIGNS: readonly SheetSign[] = [];
   const chords = $derived(
-    score && display.harmony && workbench.movements
-      ? chordWords(score, workbench.movements.blocks, workbench.plan?.positions ?? [])
+    score && display.harmony && workbench.planned.movements
+      ? chordWords(score, workbench.planned.movements.blocks, workbench.planned.plan?.positions ?? [])
       : [],
   );
-  const spans = $derived([...shownSpans(workbench.marks, display.movements), ...chords]);
+  const spans = $derived([...shownSpans(workbench.marks.placed, display.movements), ...chords]);
   const signs = $derived(
     score
       ? shownSigns(
           score,
-          display.rightSigns ? (workbench.plan?.rightSigns ?? []) : [],
-          workbench.marks,
-          workbench.fingering.marks,
+          display.rightSigns ? (workbench.planned.plan?.rightSigns ?? []) : [],
+          workbench.marks.placed,
+          workbench.decisions.fingering.marks,
         )
       : NO_SIGNS,
   );
   const hiddenWords = $derived(
-    score ? wordsGone(score, workbench.sourceMarks, workbench.fingering.marks) : new Set<string>(),
+    score
+      ? wordsGone(score, workbench.piece.sourceMarks, workbench.decisions.fingering.marks)
+      : new Set<string>(),
   );
   const NOTHING_RINGS: ReadonlyMap<number, number> = new Map();
-  const ringing = $derived(new Map(workbench.plan?.ringing));
+  const ringing = $derived(new Map(workbench.planned.plan?.ringing));
 
   const origin: Origins = $derived((note, field) => {
     const source = score?.notes[note];
     if (!source) return 'planned';
-    const choice = workbench.fingering.choices.get(source.id)?.[field];
+    const choice = workbench.decisions.fingering.choices.get(source.id)?.[field];
     if (choice !== undefined && choice !== null) return 'teacher';
     return choice === undefined && source.fingering[field] !== undefined ? 'source' : 'planned';
   });
 
   // The essential marks are worked out for each plan as long as they are shown.
   $effect(() => {
-    if (display.essential && !workbench.planning && workbench.plan) void workbench.findEssential();
+    if (display.essential && !workbench.planned.planning && workbench.planned.plan)
+      void workbench.planned.findEssential();
   });
 
   const keyOf = ({ first, widths }: SystemPlan): string => `${first}:${widths.join()}`;
@@ -96,7 +99,7 @@
   });
 
   $effect(() => {
-    const { caret } = workbench;
+    const { index: caret } = workbench.caret;
     void tick().then(() => {
       const bar = score?.notes[caret]?.bar ?? 0;
       const system = systems.findLast((each) => each.first <= bar);
@@ -116,7 +119,7 @@
 
   const pick = (note: number) => {
     const tiedFrom = score?.notes[note]?.tiedFrom;
-    workbench.caret = tiedFrom ?? note;
+    workbench.caret.index = tiedFrom ?? note;
     holder.focus({ preventScroll: true });
   };
 
@@ -148,13 +151,13 @@
         {score}
         first={system.first}
         widths={system.widths}
-        plan={workbench.plan}
+        plan={workbench.planned.plan}
         {origin}
-        caret={workbench.caret}
+        caret={workbench.caret.index}
         {changed}
-        nearTies={workbench.nearTies}
+        nearTies={workbench.planned.nearTies}
         everyString={display.everyString}
-        essential={display.essential ? workbench.essential : undefined}
+        essential={display.essential ? workbench.planned.essential : undefined}
         rightSigns={signs}
         marks={spans}
         {hiddenWords}

@@ -35,6 +35,13 @@
   }
   const { data }: Props = $props();
 
+  /** The version's name, and whom it is for where the name does not say so. */
+  const versionName = $derived(
+    data.version.student && !data.version.name.includes(data.version.student)
+      ? `${data.version.name}, for ${data.version.student}`
+      : data.version.name,
+  );
+
   let workbench = $state.raw<Workbench>();
   let sheet = $state<Sheet>();
   const display = $state<Display>({ ...PLAIN_DISPLAY });
@@ -61,7 +68,7 @@
 
   const focusSheet = () => sheet?.focus();
   const jump = (note: number) => {
-    if (workbench) workbench.caret = note;
+    if (workbench) workbench.caret.index = note;
     focusSheet();
   };
 
@@ -87,7 +94,7 @@
   };
   const exportMusicXml = () =>
     exported(async () => {
-      const written = await workbench!.exportMusicXml();
+      const written = await workbench!.planned.exportMusicXml();
       if (!written.ok) exportProblem = problemWords(written.error);
       else
         download(
@@ -97,7 +104,7 @@
         );
     });
   const exportJson = () =>
-    exported(async () => download(await workbench!.exportJson(), '.plan.json', 'application/json'));
+    exported(async () => download(await workbench!.planned.exportJson(), '.plan.json', 'application/json'));
 
   const onkeydown = (event: KeyboardEvent) => {
     const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement;
@@ -106,7 +113,7 @@
 </script>
 
 <svelte:head><title>{data.piece.title} · Oculon</title></svelte:head>
-<svelte:window {onkeydown} ononline={() => workbench?.saving.send()} />
+<svelte:window {onkeydown} ononline={() => workbench?.decisions.saving.send()} />
 
 <div class="flex h-full min-h-screen flex-col">
   <header
@@ -117,28 +124,28 @@
       <h1 class="truncate text-lg leading-tight font-semibold">{data.piece.title}</h1>
       <p class="truncate text-xs">
         <a class="link-hover underline decoration-dotted" href="/pieces/{data.piece.id}/versions"
-          >{data.version.name}{data.version.student ? `, for ${data.version.student}` : ''}</a
+          >{versionName}</a
         >
         {#if data.version.isAway}<span class="badge badge-xs badge-warning">deleted</span>{/if}
         {#if data.piece.composer}<span class="opacity-70">· {data.piece.composer}</span>{/if}
       </p>
     </div>
     {#if workbench}
-      <SaveBadge saving={workbench.saving} score={workbench.score} />
+      <SaveBadge saving={workbench.decisions.saving} score={workbench.piece.score} />
       <button
         class="btn btn-ghost btn-sm btn-square"
         aria-label="Undo"
-        disabled={!workbench.history.canUndo}
+        disabled={!workbench.decisions.history.canUndo}
         onclick={() => undo(workbench!)}><Undo2 class="size-4" /></button
       >
       <button
         class="btn btn-ghost btn-sm btn-square"
         aria-label="Redo"
-        disabled={!workbench.history.canRedo}
+        disabled={!workbench.decisions.history.canRedo}
         onclick={() => redo(workbench!)}><Redo2 class="size-4" /></button
       >
       <div class="dropdown dropdown-end">
-        <button class="btn btn-sm" disabled={!workbench.plan || exporting}
+        <button class="btn btn-sm" disabled={!workbench.planned.plan || exporting}
           ><Download class="size-4" aria-hidden="true" /> {exporting ? 'Exporting …' : 'Export'}</button
         >
         <ul
@@ -156,21 +163,23 @@
     <ThemeToggle />
   </header>
 
-  {#if workbench?.phase === 'failed'}
+  {#if workbench?.piece.phase === 'failed'}
     <div role="alert" class="m-8 rounded-box border border-error p-6">
       <h2 class="text-lg">This piece cannot be opened</h2>
-      <p class="mt-1">{workbench.problem}</p>
+      <p class="mt-1">{workbench.piece.problem}</p>
       <a class="btn mt-4" href="/">To the library</a>
     </div>
   {:else if !workbench}
     <p class="m-8 opacity-70" role="status">Opening the piece …</p>
   {:else}
+    {@const { piece, decisions, planned, caret, marks, findings } = workbench}
     <div class="grid grow grid-cols-1 gap-4 p-4 lg:grid-cols-[1fr_19rem]">
       <main class="min-w-0">
-        {#if workbench.phase === 'opening'}
+        {#if piece.phase === 'opening'}
           <p class="m-4 opacity-70" role="status">Opening the piece …</p>
         {:else}
-          <Part name="How hard the bars are"><DifficultyStrip {workbench} onjump={jump} /></Part>
+          <Part name="How hard the bars are"><DifficultyStrip {piece} {planned} {caret} onjump={jump} /></Part
+          >
           <Part name="The sheet"><Sheet bind:this={sheet} {workbench} {display} /></Part>
         {/if}
       </main>
@@ -181,38 +190,48 @@
           class="min-h-6 text-sm"
           role="status"
           aria-live="polite"
-          aria-busy={workbench.planning}
+          aria-busy={planned.planning}
           data-testid="status"
         >
-          {#if workbench.slow}
+          {#if planned.slow}
             <progress
               class="progress progress-secondary w-40"
-              value={workbench.progress}
+              value={planned.progress}
               max="1"
               aria-label="Planning"
             ></progress> planning …
           {:else if workbench.notice}
             {workbench.notice}
-          {:else if workbench.plan}
-            Planned in {Math.round(workbench.plan.ms)} ms. Effort: left {workbench.plan.leftCost.toFixed(1)},
-            right {workbench.plan.rightCost.toFixed(1)}
+          {:else if planned.plan}
+            Planned in {Math.round(planned.plan.ms)} ms. Effort: left {planned.plan.leftCost.toFixed(1)},
+            right {planned.plan.rightCost.toFixed(1)}
           {/if}
         </div>
         {#if exportProblem}<p role="alert" class="text-sm text-error">{exportProblem}</p>{/if}
         <Part name="The note"><NotePanel {workbench} ondone={focusSheet} /></Part>
         <Part name="Other ways to take the note"><ChoicesPanel {workbench} ondone={focusSheet} /></Part>
         <Part name="Other fingers to pluck"><PluckChoices {workbench} ondone={focusSheet} /></Part>
-        <Part name="What changed"><ChangesPanel {workbench} onjump={jump} /></Part>
-        <Part name="Findings"><FindingsPanel {workbench} onjump={jump} ondone={focusSheet} /></Part>
-        <Part name="Movements"><MovementPanel {workbench} /></Part>
-        <Part name="Marks"><MarksPanel {workbench} ondone={focusSheet} /></Part>
-        <Part name="Hard spots"><HardSpots {workbench} onjump={jump} /></Part>
-        <Part name="Shifts"><ShiftList {workbench} onjump={jump} ondone={focusSheet} /></Part>
-        <Part name="Barres"><BarreList {workbench} onjump={jump} ondone={focusSheet} /></Part>
-        <Part name="Form"><FormPanel {workbench} onjump={jump} ondone={focusSheet} /></Part>
-        <Part name="Passage"><PassagePanel {workbench} ondone={focusSheet} /></Part>
-        <Part name="Right hand"><RightHandPanel {workbench} ondone={focusSheet} /></Part>
-        <Part name="Hand, instrument, schools"><SetupPanel {workbench} /></Part>
+        <Part name="What changed"><ChangesPanel {piece} {planned} onjump={jump} /></Part>
+        <Part name="Findings"
+          ><FindingsPanel {piece} {decisions} {planned} {findings} onjump={jump} ondone={focusSheet} /></Part
+        >
+        <Part name="Movements"><MovementPanel {piece} {planned} {caret} /></Part>
+        <Part name="Marks"
+          ><MarksPanel {piece} {decisions} {planned} {caret} {marks} ondone={focusSheet} /></Part
+        >
+        <Part name="Hard spots"><HardSpots {piece} {planned} onjump={jump} /></Part>
+        <Part name="Shifts"
+          ><ShiftList {piece} {decisions} {planned} onjump={jump} ondone={focusSheet} /></Part
+        >
+        <Part name="Barres"
+          ><BarreList {piece} {decisions} {planned} onjump={jump} ondone={focusSheet} /></Part
+        >
+        <Part name="Form"><FormPanel {piece} {decisions} {planned} onjump={jump} ondone={focusSheet} /></Part>
+        <Part name="Passage"><PassagePanel {piece} {decisions} {planned} {caret} ondone={focusSheet} /></Part>
+        <Part name="Right hand"
+          ><RightHandPanel {piece} {decisions} {planned} {caret} ondone={focusSheet} /></Part
+        >
+        <Part name="Hand, instrument, schools"><SetupPanel {piece} {decisions} /></Part>
         <Part name="Display"><DisplayPanel {display} /></Part>
         <p class="text-xs leading-relaxed opacity-80">
           <span class="font-semibold text-secondary">Plain</span>: proposed by Oculon.
@@ -224,7 +243,7 @@
         </p>
       </aside>
     </div>
-    <ConflictDialog {workbench} />
+    <ConflictDialog {piece} {decisions} />
   {/if}
 </div>
 {#if helpOpen}<KeyboardHelp onclose={() => (helpOpen = false)} />{/if}

@@ -10,7 +10,7 @@ import {
   type StrokeFinger,
 } from '@oculon/core';
 import { planSetup } from '../planner/setup.ts';
-import { stepByBar, stepInChord, stepInTime } from './caret.ts';
+import { stepByBar, stepInChord, stepInTime } from './steps.ts';
 import type { Workbench } from './workbench.svelte.ts';
 
 /** Tells whether it can be done now and, unless only asked, does it. */
@@ -19,35 +19,38 @@ export type Command = (workbench: Workbench, onlyAsk?: boolean) => boolean;
 const move =
   (step: typeof stepInTime, direction: 1 | -1): Command =>
   (workbench, onlyAsk) => {
-    const { score, caret } = workbench;
+    const { score } = workbench.piece;
+    const { index: caret } = workbench.caret;
     if (!score) return false;
     const to = step(score, caret, direction);
     if (to === caret) return false;
-    if (!onlyAsk) workbench.caret = to;
+    if (!onlyAsk) workbench.caret.index = to;
     return true;
   };
 
 /** Fret of the note at the caret on each string, undefined where the pitch does not lie. */
-export const fretsAtCaret = ({ score, caretNote, setup }: Workbench): ReadonlyMap<StringNumber, number> => {
-  if (!score || !caretNote) return new Map();
-  const { guitar } = planSetup(setup, score);
+export const fretsAtCaret = ({ piece, caret, decisions }: Workbench): ReadonlyMap<StringNumber, number> => {
+  const { score } = piece;
+  const { note } = caret;
+  if (!score || !note) return new Map();
+  const { guitar } = planSetup(decisions.setup, score);
   return new Map(
     STRINGS.flatMap((string) => {
-      const fret = caretNote.midi - openPitch(guitar, string);
+      const fret = note.midi - openPitch(guitar, string);
       return fret >= 0 && fret <= guitar.frets ? [[string, fret] as const] : [];
     }),
   );
 };
 
 const decide = (workbench: Workbench, change: Choice, onlyAsk: boolean | undefined): boolean => {
-  const note = workbench.caretNote;
-  if (!note || !workbench.plan || workbench.plan.notes[note.index]?.tied) return false;
-  if (!onlyAsk) workbench.choose(note, change);
+  const note = workbench.caret.note;
+  if (!note || !workbench.planned.plan || workbench.planned.plan.notes[note.index]?.tied) return false;
+  if (!onlyAsk) workbench.decisions.choose(note, change);
   return true;
 };
 
 const chosenString = (workbench: Workbench): number | null | undefined =>
-  workbench.caretNote && workbench.fingering.choices.get(workbench.caretNote.id)?.string;
+  workbench.caret.note && workbench.decisions.fingering.choices.get(workbench.caret.note.id)?.string;
 
 export const setFinger =
   (finger: LeftFinger): Command =>
@@ -55,8 +58,8 @@ export const setFinger =
     const frets = fretsAtCaret(workbench);
     const isOpenSomewhere = [...frets.values()].includes(0);
     if (finger === 0 && !isOpenSomewhere) {
-      if (!onlyAsk && workbench.caretNote)
-        workbench.notice = `${pitchLabel(workbench.caretNote.sounding)} is no open string.`;
+      if (!onlyAsk && workbench.caret.note)
+        workbench.notice = `${pitchLabel(workbench.caret.note.sounding)} is no open string.`;
       return false;
     }
     // A string decided before gives way when it contradicts the finger.
@@ -70,12 +73,12 @@ export const setString =
   (workbench, onlyAsk) => {
     const fret = fretsAtCaret(workbench).get(string);
     if (fret === undefined) {
-      if (!onlyAsk && workbench.caretNote)
-        workbench.notice = `${pitchLabel(workbench.caretNote.sounding)} does not lie on ${stringSign(string)}.`;
+      if (!onlyAsk && workbench.caret.note)
+        workbench.notice = `${pitchLabel(workbench.caret.note.sounding)} does not lie on ${stringSign(string)}.`;
       return false;
     }
-    const note = workbench.caretNote;
-    const finger = note && workbench.fingering.choices.get(note.id)?.finger;
+    const note = workbench.caret.note;
+    const finger = note && workbench.decisions.fingering.choices.get(note.id)?.finger;
     const contradicts = finger != null && (finger === 0) !== (fret === 0);
     return decide(workbench, { string, ...(contradicts && { finger: undefined }) }, onlyAsk);
   };
@@ -95,17 +98,17 @@ export const takeWay = (workbench: Workbench, { string, finger }: PricedPlacemen
 const takeWayNumber =
   (number: number): Command =>
   (workbench, onlyAsk) => {
-    const way = workbench.ways[number - 1];
+    const way = workbench.caret.ways[number - 1];
     if (!way) return false;
     return onlyAsk ? true : takeWay(workbench, way);
   };
 
 /** Leaves the note at the caret to the planner again, also what the file had fixed. */
 export const release: Command = (workbench, onlyAsk) => {
-  const note = workbench.caretNote;
+  const note = workbench.caret.note;
   if (!note) return false;
   const { fingering: source } = note;
-  const decided = workbench.fingering.choices.get(note.id);
+  const decided = workbench.decisions.fingering.choices.get(note.id);
   const freeing: Choice = {
     string: source.string === undefined ? undefined : null,
     finger: source.finger === undefined ? undefined : null,
@@ -119,14 +122,14 @@ export const release: Command = (workbench, onlyAsk) => {
 };
 
 export const undo: Command = (workbench, onlyAsk) => {
-  if (!workbench.history.canUndo) return false;
-  if (!onlyAsk) workbench.undo();
+  if (!workbench.decisions.history.canUndo) return false;
+  if (!onlyAsk) workbench.decisions.undo();
   return true;
 };
 
 export const redo: Command = (workbench, onlyAsk) => {
-  if (!workbench.history.canRedo) return false;
-  if (!onlyAsk) workbench.redo();
+  if (!workbench.decisions.history.canRedo) return false;
+  if (!onlyAsk) workbench.decisions.redo();
   return true;
 };
 
@@ -146,17 +149,17 @@ const onDigit = (digit: number, shift: boolean) => (event: KeyboardEvent) =>
   event.shiftKey === shift &&
   (event.code === `Digit${digit}` || event.code === `Numpad${digit}`);
 const newMark: Command = (workbench, onlyAsk) => {
-  if (!workbench.caretNote || !workbench.plan) return false;
-  if (!onlyAsk) workbench.askForMark();
+  if (!workbench.caret.note || !workbench.planned.plan) return false;
+  if (!onlyAsk) workbench.marks.askFor();
   return true;
 };
 
 const toFinding =
   (direction: 1 | -1): Command =>
   (workbench, onlyAsk) => {
-    const note = workbench.findingNote(direction);
+    const note = workbench.findings.noteFromCaret(direction);
     if (note === undefined) return false;
-    if (!onlyAsk) workbench.caret = note;
+    if (!onlyAsk) workbench.caret.index = note;
     return true;
   };
 

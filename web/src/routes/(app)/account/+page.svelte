@@ -28,7 +28,7 @@
         />
         <div class="grid grid-cols-2 gap-4">
           <label class="block">
-            <span class="text-sm font-medium">Language of letters and sheets</span>
+            <span class="text-sm font-medium">Language of sheets</span>
             <select name="language" class="select mt-1 w-full" value={data.account?.language}>
               <option value="en">English</option><option value="es">Español</option>
             </select>

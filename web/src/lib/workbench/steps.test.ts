@@ -2,7 +2,7 @@ import { readMusicXml, type Score } from '@oculon/core';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { stepByBar, stepInChord, stepInTime } from './caret.ts';
+import { stepByBar, stepInChord, stepInTime } from './steps.ts';
 
 const path = fileURLToPath(new URL('../../../../demo/studies/low-meadow-dance.musicxml', import.meta.url));
 const read = readMusicXml(readFileSync(path, 'utf8'));

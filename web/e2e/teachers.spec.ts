@@ -1,0 +1,82 @@
+import { expect, test } from '@playwright/test';
+import { DANCE, finger, importStudy, saved } from './sheet.ts';
+
+test('a version for a student is planned for their hand, compared, renamed, deleted and taken back', async ({
+  page,
+}) => {
+  await page.goto('/students');
+  await page.getByLabel('New student: name or initials').fill('Tilo B.');
+  await page.getByRole('button', { name: 'Add' }).click();
+  await expect(page.getByRole('heading', { name: 'Tilo B.' })).toBeVisible();
+  await page.getByLabel('Hand', { exact: true }).selectOption('small');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByLabel('Hand', { exact: true })).toHaveValue('small');
+
+  await importStudy(page, DANCE);
+  await finger(page, 3).click();
+  await page.keyboard.press('4');
+  await saved(page);
+  await page.locator('a[href$="/versions"]').click();
+  await page.getByLabel('For', { exact: true }).selectOption('Tilo B.');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  const version = page.getByRole('link', { name: 'For Tilo B.', exact: true });
+  if (!(await page.getByRole('heading', { name: /^Versions of/ }).isVisible()))
+    await page.locator('a[href$="/versions"]').click();
+  await version.click();
+
+  // What was decided came along, and the hand is the student's.
+  await expect(page.locator('[data-complete="true"]')).toBeVisible();
+  await expect(finger(page, 3)).toHaveText('4');
+  await page.getByText('Hand, instrument, schools').click();
+  await expect(page.getByLabel('Hand', { exact: true })).toHaveValue('small');
+
+  await page.locator('a[href$="/versions"]').click();
+  await page.getByRole('button', { name: 'Compare' }).click();
+  await expect(page.getByTestId('compared').or(page.getByText('Both take every note alike.'))).toBeVisible();
+
+  await page.getByRole('link', { name: 'Versions', exact: true }).click();
+  const entry = page.getByRole('listitem').filter({ has: version });
+  await entry.getByText('Name, label, delete').click();
+  await entry.getByLabel('Name').fill('Tilo, small hand');
+  await entry.getByRole('button', { name: 'Rename' }).click();
+  const renamed = page.getByRole('listitem').filter({ hasText: 'Tilo, small hand' }).first();
+  await renamed.getByText('Name, label, delete').click();
+  await renamed.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('“Tilo, small hand” is deleted.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'Tilo, small hand' })).toBeVisible();
+});
+
+test('a new teacher registers by letter, has a library of their own, signs out and in again', async ({
+  page,
+}) => {
+  const address = `browser-${Date.now()}@example.org`;
+  await page.goto('/register');
+  await page.getByLabel('Mail address').fill(address);
+  await page.getByRole('button', { name: 'Send me the link' }).click();
+  await expect(page.getByText(address)).toBeVisible();
+
+  await page.goto('/outbox');
+  await page.getByRole('listitem').filter({ hasText: address }).getByRole('link').click();
+  await page.getByLabel('Your name').fill('Nele Fern');
+  await page.getByLabel('Password').fill('four plain words here');
+  await page.getByRole('button', { name: 'Create the account' }).click();
+  await expect(page.getByText('Nele Fern')).toBeVisible();
+  await expect(page.locator('a[href^="/pieces/"]')).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.goto('/students');
+  await expect(page).toHaveURL(/\/sign-in\?to=%2Fstudents/);
+  await page.getByLabel('Mail address').fill(address);
+  await page.getByLabel('Password').fill('five plain words, and wrong');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert')).toBeVisible();
+  await page.getByLabel('Password').fill('four plain words here');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page).toHaveURL(/\/students$/);
+
+  const download = page.waitForEvent('download');
+  await page.goto('/account');
+  await page.locator('a[href="/api/archive"], a[download]').first().click();
+  expect((await download).suggestedFilename()).toMatch(/\.zip$/);
+});
