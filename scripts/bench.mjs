@@ -4,18 +4,25 @@ import { runTypeScript } from './typescript.mjs';
 runMain(async () => {
   checkNode();
   await ensurePackages();
-  if (!process.argv.includes('--browser')) {
+  const only = process.argv.find((each) => ['--core', '--browser', '--doors'].includes(each));
+  if (!only || only === '--core') {
     say('Planning, medians; times a note in µs so that lengths compare:\n');
     const core = await runTypeScript('core/bench/plan.bench.ts');
-    if (core !== 0 || process.argv.includes('--core')) return core;
+    if (core !== 0 || only) return core;
   }
   const { startCluster } = await import('./postgres.mjs');
   const { migrate } = await import('../web/database/migrate.mjs');
   const cluster = await startCluster('test', 'oculon_bench');
   try {
     await migrate(cluster.url);
+    const environment = { ...process.env, DATABASE_URL: cluster.url };
+    if (only !== '--browser') {
+      say('\nAt the door, 200 teachers with 50 pieces each:\n');
+      const doors = await runTypeScript('web/bench/doors.bench.ts', [], environment);
+      if (doors !== 0 || only) return doors;
+    }
     say('\nIn the browser, 32 bars:\n');
-    return await runTypeScript('web/bench/open.bench.ts', [], { ...process.env, DATABASE_URL: cluster.url });
+    return await runTypeScript('web/bench/open.bench.ts', [], environment);
   } finally {
     await cluster.leave();
   }

@@ -1,7 +1,6 @@
-import { spawn } from 'node:child_process';
-import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { TEXTURES, tiledPiece, type Texture } from '../../core/bench/pieces.ts';
+import { serveForBench } from './server.ts';
 
 const PORT = 4291;
 const ADDRESS = `http://127.0.0.1:${PORT}`;
@@ -10,19 +9,7 @@ const ROUNDS = 7;
 const median = (values: readonly number[]): number =>
   values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
-const server = spawn(process.execPath, [join('web', 'e2e', 'serve.mjs')], {
-  stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, PORT: String(PORT), OCULON_TEACHER: '1d7a3a52-0c55-4b7e-8a53-9c1f3f7a2b10' },
-});
-
-const waitUntilUp = async (): Promise<void> => {
-  for (let attempt = 0; attempt < 600; attempt += 1) {
-    const answer = await fetch(`${ADDRESS}/health`).catch(() => undefined);
-    if (answer?.ok) return;
-    await new Promise((resolve) => setTimeout(resolve, 200));
-  }
-  throw new Error('the server did not answer');
-};
+const server = await serveForBench(PORT, {});
 
 const importPiece = async (texture: Texture): Promise<string> => {
   const response = await fetch(`${ADDRESS}/api/pieces`, {
@@ -125,7 +112,6 @@ const openFromLibrary = async (page: Page, title: string): Promise<void> => {
   }, title);
 };
 
-await waitUntilUp();
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: [
@@ -192,5 +178,5 @@ try {
   }
 } finally {
   await browser.close();
-  server.kill('SIGTERM');
+  server.end();
 }

@@ -24,7 +24,7 @@ export const actions: Actions = {
     const [email, password] = [textIn(fields, 'email'), textIn(fields, 'password')];
     const to = placeAfter(fields.get('to'));
     const address = emailSchema.safeParse(email);
-    if (!address.success) return fail(400, { email, problem: 'This is no mail address.' });
+    if (!address.success) return fail(400, { email, to, problem: 'This is no mail address.' });
     const outcome = await withDatabase(() =>
       signIn(database(), throttleHere(), {
         email: address.data,
@@ -33,8 +33,8 @@ export const actions: Actions = {
         device: deviceOf(event.cookies),
       }),
     );
-    if (outcome.kind === 'wait') return fail(429, { email, problem: waitText(outcome.seconds) });
-    if (outcome.kind === 'wrong') return fail(401, { email, problem: WRONG });
+    if (outcome.kind === 'wait') return fail(429, { email, to, problem: waitText(outcome.seconds) });
+    if (outcome.kind === 'wrong') return fail(401, { email, to, problem: WRONG });
     await withDatabase(() => enter(event, outcome.teacher));
     redirect(303, to);
   },

@@ -11,7 +11,7 @@
   <p class="mt-2 text-sm">Somebody is signed in here already. <a class="link" href="/">To the library</a></p>
 {/if}
 <form method="POST" action="?/in" class="mt-4 space-y-4">
-  <input type="hidden" name="to" value={data.to} />
+  <input type="hidden" name="to" value={form?.to ?? data.to} />
   <Field
     label="Mail address"
     name="email"
