@@ -4,22 +4,23 @@ import { DANCE, finger, importStudy, saved } from './sheet.ts';
 test('a version for a student is planned for their hand, compared, renamed, deleted and taken back', async ({
   page,
 }) => {
+  const name = `Tilo ${Date.now()}`;
   await page.goto('/students');
-  await page.getByLabel('New student: name or initials').fill('Tilo B.');
+  await page.getByLabel('New student: name or initials').fill(name);
   await page.getByRole('button', { name: 'Add' }).click();
-  await expect(page.getByRole('heading', { name: 'Tilo B.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name })).toBeVisible();
   await page.locator('select[name="hand"]').selectOption('small');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.locator('select[name="hand"]')).toHaveValue('small');
 
   await importStudy(page, DANCE);
-  await finger(page, 3).click();
+  await page.locator('[data-note="3"]').click();
   await page.keyboard.press('4');
   await saved(page);
   await page.locator('a[href$="/versions"]').click();
-  await page.locator('select[name="student"]').selectOption({ label: 'Tilo B.' });
+  await page.locator('select[name="student"]').selectOption({ label: name });
   await page.getByRole('button', { name: 'Make it' }).click();
-  const version = page.getByRole('link', { name: 'For Tilo B.', exact: true });
+  const version = page.getByRole('link', { name: `For ${name}`, exact: true });
   if (!(await page.getByRole('heading', { name: /^Versions of/ }).isVisible()))
     await page.locator('a[href$="/versions"]').click();
   await version.click();
@@ -45,6 +46,34 @@ test('a version for a student is planned for their hand, compared, renamed, dele
   await expect(page.getByText('“Tilo, small hand” is deleted.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: 'Tilo, small hand' })).toBeVisible();
+});
+
+test('what is typed and chosen before the page has come alive stays', async ({ page }) => {
+  await page.goto('/students');
+  await page.getByLabel('New student: name or initials').fill('Early bird');
+  await page.getByRole('button', { name: 'Add' }).click();
+  await expect(page.getByRole('heading', { name: 'Early bird' })).toBeVisible();
+  const student = page.url();
+
+  let release = (): void => undefined;
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await page.route('**/*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto(student, { waitUntil: 'commit' });
+  await page.locator('input[name="level"]').fill('third year');
+  await page.locator('select[name="hand"]').selectOption('small');
+  await page.locator('input[name="span-1-2"]').fill('61');
+  await page.locator('input[value="7"]').setChecked(true);
+  await page.locator('textarea[name="notes"]').fill('plays the piano too');
+  release();
+  await page.waitForLoadState('networkidle');
+  await expect(page.locator('select[name="hand"]')).toHaveValue('small');
+  await expect(page.locator('input[name="level"]')).toHaveValue('third year');
+  await expect(page.locator('input[name="span-1-2"]')).toHaveValue('61');
+  await expect(page.locator('input[value="7"]')).toBeChecked();
+  await expect(page.locator('textarea[name="notes"]')).toHaveValue('plays the piano too');
 });
 
 test('a new teacher registers by letter, has a library of their own, signs out and in again', async ({

@@ -8,10 +8,11 @@
     /** What is wrong with what was sent. */
     readonly problem?: string | undefined;
   }
-  const { label, name, hint, problem, ...input }: Props = $props();
+  const { label, name, hint, problem, value, ...input }: Props = $props();
   const hintId = $derived(`${name}-hint`);
 </script>
 
+<!-- A default, not a value: what is typed before the page has come alive must stay. -->
 <label class="block">
   <span class="text-sm font-medium">{label}</span>
   <input
@@ -20,6 +21,7 @@
     aria-invalid={problem ? 'true' : undefined}
     aria-describedby={problem || hint ? hintId : undefined}
     {...input}
+    defaultValue={value}
   />
   {#if problem || hint}
     <span id={hintId} class={['mt-1 block text-xs', problem ? 'text-error' : 'opacity-70']}

@@ -33,7 +33,7 @@
           max="200"
           step="1"
           name="span-{pair}"
-          value={spans[pair] ?? ''}
+          defaultValue={spans[pair] ?? ''}
         />
         {#if problems[`spans.${pair}`]}<span class="text-error">{problems[`spans.${pair}`]}</span>{/if}
       </label>

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { HAND_NAMES, type FingerPair } from '@oculon/core';
+  import SelectField from '../shell/SelectField.svelte';
+  import { LANGUAGE_NAMES, NOTE_NAMES } from '../shell/choices.ts';
   import Field from '../shell/Field.svelte';
   import { say } from '../words.ts';
   import HandMeasures from './HandMeasures.svelte';
@@ -44,32 +46,23 @@
     value={values.level}
     problem={problems.level}
   />
-  <label class="block">
-    <span class="text-sm font-medium">Language</span>
-    <select name="language" class="select mt-1 w-full" value={values.language}>
-      <option value="en">English</option><option value="es">Español</option>
-    </select>
-  </label>
-  <label class="block">
-    <span class="text-sm font-medium">Names of notes</span>
-    <select name="noteNames" class="select mt-1 w-full" value={values.noteNames}>
-      <option value="letters">C D E</option><option value="solfege">Do Re Mi</option>
-    </select>
-  </label>
-  <label class="block">
-    <span class="text-sm font-medium">Hand</span>
-    <select name="hand" class="select mt-1 w-full" value={values.hand}>
-      {#each HAND_NAMES as hand (hand)}<option value={hand}>{say(`hand.${hand}`)}</option>{/each}
-    </select>
-  </label>
-  <label class="block">
-    <span class="text-sm font-medium">Instrument</span>
-    <select name="instrumentId" class="select mt-1 w-full" value={values.instrumentId ?? ''}>
-      <option value="">none of its own</option>
-      {#each instruments as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
-    </select>
+  <SelectField label="Language" name="language" value={values.language} options={LANGUAGE_NAMES} />
+  <SelectField label="Names of notes" name="noteNames" value={values.noteNames} options={NOTE_NAMES} />
+  <SelectField
+    label="Hand"
+    name="hand"
+    value={values.hand}
+    options={HAND_NAMES.map((hand) => [hand, say(`hand.${hand}`)] as const)}
+  />
+  <div>
+    <SelectField
+      label="Instrument"
+      name="instrumentId"
+      value={values.instrumentId ?? ''}
+      options={[['', 'none of its own'], ...instruments.map(({ id, name }) => [id, name] as const)]}
+    />
     <a class="link mt-1 inline-block text-xs" href="/instruments">Instruments</a>
-  </label>
+  </div>
   <div class="sm:col-span-2"><HandMeasures spans={values.spans} {problems} /></div>
   <Field
     label="Minutes of practice a day"
@@ -90,7 +83,7 @@
             class="checkbox checkbox-sm"
             name="days"
             value={index + 1}
-            checked={values.days.includes(index + 1)}
+            defaultChecked={values.days.includes(index + 1)}
           />{day}
         </label>
       {/each}
@@ -98,7 +91,8 @@
   </fieldset>
   <label class="block sm:col-span-2">
     <span class="text-sm font-medium">Notes</span>
-    <textarea name="notes" class="textarea mt-1 w-full" rows="4" maxlength="5000">{values.notes}</textarea>
+    <textarea name="notes" class="textarea mt-1 w-full" rows="4" maxlength="5000" defaultValue={values.notes}
+    ></textarea>
     {#if problems.notes}<span class="text-xs text-error">{problems.notes}</span>{/if}
   </label>
   <div class="sm:col-span-2"><button class="btn btn-primary">{button}</button></div>

@@ -1,5 +1,7 @@
 <script lang="ts">
   import AppPage from '$lib/shell/AppPage.svelte';
+  import SelectField from '$lib/shell/SelectField.svelte';
+  import { LANGUAGE_NAMES, NOTE_NAMES } from '$lib/shell/choices.ts';
   import Field from '$lib/shell/Field.svelte';
   import { browserName } from '$lib/account/browser-name.ts';
   import ArchivePanel from '$lib/account/ArchivePanel.svelte';
@@ -27,18 +29,18 @@
           problem={problems.name}
         />
         <div class="grid grid-cols-2 gap-4">
-          <label class="block">
-            <span class="text-sm font-medium">Language of sheets</span>
-            <select name="language" class="select mt-1 w-full" value={data.account?.language}>
-              <option value="en">English</option><option value="es">Español</option>
-            </select>
-          </label>
-          <label class="block">
-            <span class="text-sm font-medium">Names of notes</span>
-            <select name="noteNames" class="select mt-1 w-full" value={data.account?.noteNames}>
-              <option value="letters">C D E</option><option value="solfege">Do Re Mi</option>
-            </select>
-          </label>
+          <SelectField
+            label="Language of sheets"
+            name="language"
+            value={data.account?.language ?? 'en'}
+            options={LANGUAGE_NAMES}
+          />
+          <SelectField
+            label="Names of notes"
+            name="noteNames"
+            value={data.account?.noteNames ?? 'letters'}
+            options={NOTE_NAMES}
+          />
         </div>
         <button class="btn">Keep</button>
         {#if doneIn('profile')}<span role="status" class="ml-2 text-sm">{doneIn('profile')}</span>{/if}

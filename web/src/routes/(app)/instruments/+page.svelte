@@ -88,7 +88,7 @@
                   type="checkbox"
                   class="checkbox checkbox-sm"
                   name="leftHanded"
-                  checked={sent ? 'leftHanded' in sent : each.leftHanded}
+                  defaultChecked={sent ? 'leftHanded' in sent : each.leftHanded}
                 /> left-handed
               </label>
               <div class="flex gap-2 sm:col-span-3">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import SelectField from '$lib/shell/SelectField.svelte';
   import AppPage from '$lib/shell/AppPage.svelte';
   import { touchedLabel } from '$lib/library/names.ts';
 
@@ -8,10 +9,7 @@
   const away = $derived(data.versions.filter(({ deletedAt }) => deletedAt !== null));
   const labelsOf = $derived(new Map(data.labels));
   const path = $derived(`/pieces/${data.piece.id}`);
-  let origin = $derived(here[0]?.id ?? '');
-  let student = $state('');
-  let one = $derived(here[0]?.id ?? '');
-  let other = $derived(here.at(-1)?.id ?? '');
+  const named = $derived(here.map(({ id, name }) => [id, name] as const));
 </script>
 
 <AppPage title="Versions of {data.piece.title}" {data}>
@@ -66,7 +64,7 @@
                     name="name"
                     required
                     maxlength="100"
-                    value={version.name}
+                    defaultValue={version.name}
                   /></label
                 >
                 <button class="btn btn-sm">Rename</button>
@@ -97,19 +95,21 @@
     <section>
       <h2 class="text-lg">New version</h2>
       <form method="POST" action="?/create" class="mt-2 grid gap-3 sm:grid-cols-3">
-        <label class="text-sm"
-          >From<select name="origin" class="select mt-1 w-full" bind:value={origin}>
-            {#each here as version (version.id)}<option value={version.id}>{version.name}</option>{/each}
-            <option value="">nothing decided</option>
-          </select></label
-        >
-        <label class="text-sm"
-          >For<select name="student" class="select mt-1 w-full" bind:value={student}>
-            <option value="">nobody in particular</option>
-            {#each data.students as student (student.id)}<option value={student.id}>{student.name}</option
-              >{/each}
-          </select></label
-        >
+        <SelectField
+          label="From"
+          name="origin"
+          value={here[0]?.id ?? ''}
+          options={[...named, ['', 'nothing decided']]}
+        />
+        <SelectField
+          label="For"
+          name="student"
+          value=""
+          options={[
+            ['', 'nobody in particular'],
+            ...data.students.map(({ id, name }) => [id, name] as const),
+          ]}
+        />
         <label class="text-sm"
           >Name<input
             name="name"
@@ -129,18 +129,13 @@
       <section>
         <h2 class="text-lg">Compare</h2>
         <form method="GET" action="{path}/compare" class="mt-2 flex flex-wrap items-end gap-3">
-          <label class="text-sm"
-            >One<select name="one" class="select mt-1" bind:value={one}>
-              {#each here as version (version.id)}<option value={version.id}>{version.name}</option>{/each}
-            </select></label
-          >
-          <label class="text-sm"
-            >Other<select name="other" class="select mt-1" bind:value={other}>
-              {#each here.toReversed() as version (version.id)}<option value={version.id}
-                  >{version.name}</option
-                >{/each}
-            </select></label
-          >
+          <SelectField label="One" name="one" value={here[0]?.id ?? ''} options={named} />
+          <SelectField
+            label="Other"
+            name="other"
+            value={here.at(-1)?.id ?? ''}
+            options={named.toReversed()}
+          />
           <button class="btn">Compare</button>
         </form>
       </section>
