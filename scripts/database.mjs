@@ -1,4 +1,5 @@
 import pg from 'pg';
+import { MigrationProblem } from '../web/database/migrate.mjs';
 import { SetupError } from './commands.mjs';
 
 /** How long a database may take to answer, in ms. */
@@ -20,6 +21,7 @@ export const reaching = async (url, work) => {
     return await work();
   } catch (error) {
     if (error instanceof SetupError) throw error;
+    if (error instanceof MigrationProblem) throw new SetupError(error.message, { cause: error });
     const reason = error.errors?.[0]?.message ?? error.message;
     const isReach =
       /^(ECONN|ENOTFOUND|EHOST|ETIMEDOUT|ENET|EAI|28|3D|08|57P|53)/.test(error.code ?? '') ||

@@ -11,6 +11,9 @@ const LOCK = 7_240_114;
 
 const digestOf = (text) => createHash('sha256').update(text.replaceAll('\r\n', '\n')).digest('hex');
 
+/** Database and folder do not fit; the message says what to do. */
+export class MigrationProblem extends Error {}
+
 /** The numbered migrations of a folder, in order. Throws when two have one number or one is missing. */
 export const migrationsIn = (folder = FOLDER) => {
   const names = readdirSync(folder)
@@ -18,7 +21,9 @@ export const migrationsIn = (folder = FOLDER) => {
     .sort();
   names.forEach((name, index) => {
     if (Number(/^(\d{4})_/.exec(name)?.[1]) !== index + 1)
-      throw new Error(`migrations are numbered 0001, 0002 and so on: ${name} stands at place ${index + 1}`);
+      throw new MigrationProblem(
+        `Migrations are numbered 0001, 0002 and so on: ${name} stands at place ${index + 1}`,
+      );
   });
   return names.map((name) => {
     const sql = readFileSync(join(folder, name), 'utf8');
@@ -34,13 +39,17 @@ const pendingOf = (all, applied) => {
   applied.forEach(({ name, digest }, index) => {
     const own = all[index];
     if (!own)
-      throw new Error(
-        `the database has the migration ${name}, which this Oculon does not know: it belongs to a newer one`,
+      throw new MigrationProblem(
+        `The database has the migration ${name}, which this Oculon does not know: it belongs to a newer one. Start that one, or restore a backup of before.`,
       );
     if (own.name !== name)
-      throw new Error(`the database has the migration ${name} where ${own.name} was expected`);
+      throw new MigrationProblem(
+        `The database has the migration ${name} where ${own.name} was expected: it belongs to another program. Use another database.`,
+      );
     if (digest !== null && digest !== own.digest)
-      throw new Error(`the migration ${name} was changed after it had been applied`);
+      throw new MigrationProblem(
+        `The migration ${name} was changed after the database had taken it. Put the file back as it was published, or begin with an empty database.`,
+      );
   });
   return all.slice(applied.length);
 };
@@ -75,9 +84,12 @@ export const migrate = async (url, folder = FOLDER) => {
         await client.query('commit');
       } catch (error) {
         await client.query('rollback');
-        throw new Error(`migration ${name} failed: ${error.message}${error.hint ? ` ${error.hint}` : ''}`, {
-          cause: error,
-        });
+        throw new MigrationProblem(
+          `The migration ${name} failed: ${error.message}${error.hint ? ` ${error.hint}` : ''}`,
+          {
+            cause: error,
+          },
+        );
       }
     }
     await client.query(sqlOf('grants.sql'));
