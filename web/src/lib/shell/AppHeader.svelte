@@ -12,7 +12,9 @@
   ] as const;
   const places = $derived(showsOutbox ? [...PLACES, ['/outbox', 'Outbox'] as const] : PLACES);
   const isHere = (path: string) =>
-    path === '/' ? page.url.pathname === '/' : page.url.pathname.startsWith(path);
+    path === '/'
+      ? page.url.pathname === '/' || page.url.pathname.startsWith('/pieces/')
+      : page.url.pathname.startsWith(path);
 </script>
 
 <header class="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -24,7 +26,7 @@
     {#each places as [path, name] (path)}
       <a
         href={path}
-        class={['btn btn-ghost btn-sm', isHere(path) && 'bg-base-200']}
+        class={['btn btn-ghost btn-sm px-2 sm:px-3', isHere(path) && 'bg-base-200']}
         aria-current={isHere(path) ? 'page' : undefined}>{name}</a
       >
     {/each}

@@ -16,6 +16,8 @@
   let doomed = $state<(typeof data.pieces)[number]>();
   const found = $derived(data.pieces.filter((piece) => matchesSearch(search, piece.title, piece.composer)));
   const now = new Date();
+  /** Columns for which a phone has no room. */
+  const ON_A_DESK = 'hidden sm:table-cell';
 
   // What the next click needs is fetched while the teacher looks for the piece.
   onMount(() => {
@@ -67,8 +69,9 @@
         <table class="table">
           <thead
             ><tr
-              ><th>Title</th><th>Composer</th><th class="text-right">Bars</th><th>Key</th><th>Last touched</th
-              ><th><span class="sr-only">Delete</span></th></tr
+              ><th>Title</th><th class={ON_A_DESK}>Composer</th><th class="text-right {ON_A_DESK}">Bars</th
+              ><th class={ON_A_DESK}>Key</th><th>Last touched</th><th><span class="sr-only">Delete</span></th
+              ></tr
             ></thead
           >
           <tbody>
@@ -76,9 +79,9 @@
               <tr class="hover:bg-base-200">
                 <td><a class="link-hover font-serif text-base" href="/pieces/{piece.id}">{piece.title}</a></td
                 >
-                <td>{piece.composer || '–'}</td>
-                <td class="text-right tabular-nums">{piece.bars}</td>
-                <td>{keyLabel(piece.keyFifths, piece.keyMode)}</td>
+                <td class={ON_A_DESK}>{piece.composer || '–'}</td>
+                <td class="text-right tabular-nums {ON_A_DESK}">{piece.bars}</td>
+                <td class={ON_A_DESK}>{keyLabel(piece.keyFifths, piece.keyMode)}</td>
                 <td
                   ><time datetime={piece.touchedAt.toISOString()}>{touchedLabel(piece.touchedAt, now)}</time
                   ></td

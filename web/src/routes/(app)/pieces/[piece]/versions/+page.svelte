@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Field from '$lib/shell/Field.svelte';
   import SelectField from '$lib/shell/SelectField.svelte';
   import AppPage from '$lib/shell/AppPage.svelte';
   import { touchedLabel } from '$lib/library/names.ts';
@@ -9,6 +10,8 @@
   const away = $derived(data.versions.filter(({ deletedAt }) => deletedAt !== null));
   const labelsOf = $derived(new Map(data.labels));
   const path = $derived(`/pieces/${data.piece.id}`);
+  /** A new version is made from the teacher's own unless another is chosen. */
+  const own = $derived(here.find(({ studentId }) => studentId === null) ?? here[0]);
   const named = $derived(here.map(({ id, name }) => [id, name] as const));
 </script>
 
@@ -98,7 +101,7 @@
         <SelectField
           label="From"
           name="origin"
-          value={here[0]?.id ?? ''}
+          value={own?.id ?? ''}
           options={[...named, ['', 'nothing decided']]}
         />
         <SelectField
@@ -110,14 +113,7 @@
             ...data.students.map(({ id, name }) => [id, name] as const),
           ]}
         />
-        <label class="text-sm"
-          >Name<input
-            name="name"
-            class="input mt-1 w-full"
-            maxlength="100"
-            placeholder="For …, when it is left open"
-          /></label
-        >
+        <Field label="Name" name="name" maxlength={100} placeholder="For …, when it is left open" />
         <p class="text-xs opacity-70 sm:col-span-2">
           For a student it is planned for their hand and their instrument; what you decided stays.
         </p>
