@@ -55,7 +55,7 @@ const coreLayer = (layer, index) => {
 export default ts.config(
   {
     ignores: [
-      '**/build/',
+      'web/build/',
       '**/.svelte-kit/',
       '**/node_modules/',
       '.data/',

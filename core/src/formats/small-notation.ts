@@ -1,6 +1,6 @@
 import type { Meter } from '../music/meter.ts';
 import { parsePitch, type PitchSpelling } from '../music/pitch.ts';
-import type { BarDraft, EventDraft, PieceDraft } from '../score/build/draft.ts';
+import type { BarDraft, EventDraft, PieceDraft } from '../score/draft/draft.ts';
 import type { NoteType, SourceFingering, Stem } from '../score/score.ts';
 
 /**

@@ -1,7 +1,7 @@
 import { writeNewMusicXml } from '../formats/musicxml/write-new.ts';
 import { readSmallNotation, type SmallNotation } from '../formats/small-notation.ts';
 import type { Meter } from '../music/meter.ts';
-import { buildScore } from '../score/build/build-score.ts';
+import { buildScore } from '../score/draft/build-score.ts';
 
 /** Music for a test, in the small notation. */
 export type Example = SmallNotation;
