@@ -140,7 +140,7 @@ export {
   findingKey,
 } from './review/finding.ts';
 export { type BarDifficulty, difficultyOf } from './review/difficulty.ts';
-export { type Comparison, compareFingerings } from './review/compare.ts';
+export { type Comparison, compareFingerings, isSameFingering } from './review/compare.ts';
 
 // Files in and out
 export type { ImportProblem, Repair } from './formats/import-problem.ts';

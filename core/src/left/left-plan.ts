@@ -28,8 +28,8 @@ export interface LeftChoice {
 
 /** A string and a finger, where there are any. */
 interface Place {
-  readonly string: number | undefined;
-  readonly finger: number | undefined;
+  readonly string?: number | undefined;
+  readonly finger?: number | undefined;
 }
 
 /** Whether two plans take a sound alike: on the same string with the same finger, or both not at all. */

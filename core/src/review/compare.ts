@@ -40,8 +40,15 @@ const takingOf = ({ left, right }: Performance, sound: number): Taking => {
   };
 };
 
-/** Whether both hands take a note alike. */
-export const isSameFingering = (one: Taking, other: Taking): boolean =>
+/** What both hands do for a note, as far as it is written down. */
+interface Fingers {
+  readonly string?: number | undefined;
+  readonly finger?: number | undefined;
+  readonly pluck?: string | undefined;
+}
+
+/** Whether both hands take a note alike, wherever it lies in the plan of each. */
+export const isSameFingering = (one: Fingers, other: Fingers): boolean =>
   isSameTaking(one, other) && one.pluck === other.pluck;
 
 /**

@@ -2,16 +2,13 @@ import type pg from 'pg';
 import { log } from './log.ts';
 
 /** How long things that nobody needs any more are kept, in days. */
-const KEPT_DAYS = { tickets: 30, outbox: 30, deletedFingerings: 30, idleSessions: 60 } as const;
+const KEPT_DAYS = { tickets: 30, outbox: 30, deletedFingerings: 30 } as const;
 const HOUR = 60 * 60 * 1000;
 
 /** Deletes what is due: accounts after their pause, sessions and links that are over, versions put away long ago. */
 export const keepHouse = async (pool: pg.Pool): Promise<void> => {
   await pool.query(`delete from teachers where deletion_due_at <= now()`);
-  await pool.query(
-    `delete from sessions where ends_at <= now() or seen_at < now() - make_interval(days => $1)`,
-    [KEPT_DAYS.idleSessions],
-  );
+  await pool.query(`delete from sessions where ends_at <= now()`);
   await pool.query(`delete from tickets where ends_at < now() - make_interval(days => $1)`, [
     KEPT_DAYS.tickets,
   ]);
