@@ -13,7 +13,8 @@ export const sharing = (before: PlanView, after: PlanView): PlanView => ({
   ...after,
   notes: after.notes.map((note, index) => {
     const old = before.notes[index];
-    const isSame = old && isSameFingering(old, note) && old.barre === note.barre && old.locked === note.locked;
+    const isSame =
+      old && isSameFingering(old, note) && old.barre === note.barre && old.locked === note.locked;
     // Costs may differ where the fingering does not; only the panel of one note shows them.
     return isSame && JSON.stringify(old.cost) === JSON.stringify(note.cost) ? old : note;
   }),
@@ -23,7 +24,9 @@ export const sharing = (before: PlanView, after: PlanView): PlanView => ({
 export const changesBetween = (before: PlanView, after: PlanView): readonly Change[] =>
   after.notes.flatMap((note, index) => {
     const old = before.notes[index];
-    return old && !note.tied && !isSameFingering(old, note) ? [{ note: index, before: old, after: note }] : [];
+    return old && !note.tied && !isSameFingering(old, note)
+      ? [{ note: index, before: old, after: note }]
+      : [];
   });
 
 /** What of a fingering a plan depends on, as text. */
