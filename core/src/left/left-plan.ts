@@ -54,6 +54,8 @@ export interface HandAt {
   readonly slice: Slice;
   readonly position: number;
   readonly lying: readonly Lying[];
+  /** Fret at which the index has been laid flat and which it has not left since, 0 for none. */
+  readonly flat: number;
 }
 
 /** A sound at which a rule of the passage had to give way. */

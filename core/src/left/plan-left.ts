@@ -11,7 +11,8 @@ import { pieceOnGuitar, type PieceOnGuitar } from './moments/piece-on-guitar.ts'
 import { isWithBarre, type Moment } from './moments/ways-at-moment.ts';
 import { accountsOf, type Accounted, type StepAccount } from './search/accounts.ts';
 import { DEFAULT_BUDGET, type SearchBudget } from './search/budget.ts';
-import { slotFinger, slotFret, slotSound, SLOTS } from './search/layer.ts';
+import { STRINGS } from './moments/option-table.ts';
+import { FLAT, slotFinger, slotFret, slotSound, SLOTS } from './search/layer.ts';
 import { pricesOf, type PricedPlacement } from './search/prices.ts';
 import { bestPath, search, type PathStep } from './search/search.ts';
 import { stepTables, type StepTables } from './search/step-tables.ts';
@@ -172,14 +173,14 @@ const handsOf = (
     const layer = tables.layers[index]!;
     if (memory?.tables.layers[index] === layer && memory.path[index]!.state === step.state)
       return memory.hands[index]!;
-    const lying = Array.from({ length: SLOTS }, (_, k): Lying | undefined => {
+    const lying = Array.from({ length: STRINGS }, (_, k): Lying | undefined => {
       const slot = layer.slots[step.state * SLOTS + k]!;
       if (slot === 0) return undefined;
       const sound = slotSound(slot);
       const sounding = Math.max(sounds[sound]!.end, sounds[sound]!.grace ? slice.onset : 0) > slice.onset;
       return { sound, string: k + 1, fret: slotFret(slot), finger: slotFinger(slot), sounding };
     }).filter((each) => each !== undefined);
-    return { slice, position: step.position, lying };
+    return { slice, position: step.position, lying, flat: layer.slots[step.state * SLOTS + FLAT]! };
   });
 
 /** Sounds whose finger lies on other strings too while they sound. */

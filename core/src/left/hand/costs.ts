@@ -77,7 +77,17 @@ export const LEFT_COST_RULES = {
     'near the nut the strings lie stiff and the frets wide: a barre costs more there; our own value',
   ),
   barreString: rule(0.15, 'per string', 'a longer barre needs more'),
-  barreHold: rule(0.26, 'per beat', 'holding a barre tires'),
+  barreRoll: rule(
+    0.15,
+    'share of setting it',
+    'the index rolls from its tip to its side on the fret at which it has lain flat; our own value',
+  ),
+  barreSlide: rule(
+    0.4,
+    'share of setting it',
+    'a flat index that goes along the neck is pressed again, but has not to be found; our own value',
+  ),
+  barreHold: rule(0.08, 'per beat', 'holding a barre tires'),
   smallBarre: rule(2.44, 'per barre set', 'a barre with another finger than the index'),
   smallBarreString: rule(
     0.78,
@@ -97,20 +107,29 @@ export const LEFT_COST_RULES = {
     'per string',
     'the base of the index damps an open string just on the treble side',
   ),
-  height: rule(0.08, 'per note and position', 'low positions are surer'),
+  settle: rule(
+    0.4,
+    'per position up the neck, when the hand arrives',
+    'a hand settles near the nut first; once it has settled, the notes there cost nothing more; our own value',
+  ),
+  stayHigh: rule(
+    0.05,
+    'per position and beat',
+    'a hand that stays up the neck for long longs for the nut a little; our own value',
+  ),
   upTheNeck: rule(
-    0.06,
-    'per note and fret',
+    0.3,
+    'per fret of the first places, on average',
     'a player looks for a note near the nut first; the fingers of a grip do not change it; our own value',
   ),
   highOnLowString: rule(
-    0.15,
-    'per note, fret above 4 and string above 2',
+    0.12,
+    'per note set, fret above 4 and string above 2',
     'high on a low string is dark and out of tune',
   ),
   pastTheBody: rule(
     0.5,
-    'per note and fret above 12',
+    'per note set and fret above 12',
     'there the body of the guitar is in the way of the hand; our own value',
   ),
   openAgainstHigh: rule(
@@ -155,7 +174,7 @@ export const LEFT_COST_RULES = {
   ),
   hop: rule(0.72, 'per finger', 'the same finger on another string at once breaks the line'),
   hopReferenceTime: rule(0.3, 's', 'time in which a hop costs its full price'),
-  hopIdle: rule(0.25, 'per finger at most', 'a finger that was free for a while moves more easily'),
+  hopIdle: rule(0.1, 'per finger at most', 'a finger that was free for a while moves freely'),
   blockHop: rule(
     0.2,
     'factor',
@@ -172,6 +191,11 @@ export const LEFT_COST_RULES = {
     'the same on another string: the hand twists; our own value',
   ),
   swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
+  stopRinging: rule(
+    2.6,
+    'per note',
+    'two neighbouring notes of a broken chord on one string stop each other: the last resort, about as dear as a shift; our own value',
+  ),
   liftRinging: rule(1.2, 'per moment', 'a note of the arpeggio stops ringing; our own value'),
   liftRingingMore: rule(
     0.3,
@@ -194,7 +218,7 @@ const BASE: LeftCosts = Object.fromEntries(
 /** How a school bends the base costs: factors by name. Handbook §3, schools of the left hand. */
 const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, number>>>> = {
   balanced: {},
-  positional: { height: 1.8, upTheNeck: 1.8, shift: 1.25, highOnLowString: 1.5 },
+  positional: { settle: 1.8, stayHigh: 1.8, upTheNeck: 1.8, shift: 1.25, highOnLowString: 1.5 },
   legato: {
     shiftGuided: 0.6,
     guideSlide: 0.5,
@@ -209,6 +233,7 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
     openAgainstHigh: 0,
     liftRinging: 2,
     liftRingingMore: 2,
+    stopRinging: 1.5,
     highOnLowString: 0.5,
     upTheNeck: 0.5,
     firstPositionAlone: 0.5,
@@ -244,7 +269,7 @@ export const LEFT_WEIGHTS = {
     'smallBarreLittleString',
   ],
   'fourth-finger': ['finger4'],
-  'high-positions': ['height', 'upTheNeck', 'highOnLowString', 'pastTheBody'],
+  'high-positions': ['settle', 'stayHigh', 'upTheNeck', 'highOnLowString', 'pastTheBody'],
   'open-among-stopped': ['openAgainstHigh', 'openInLine'],
   'string-changes': ['stringSkip', 'leaveString'],
   hops: ['hop', 'hopIdle', 'slideInPosition', 'crossOver', 'crossInHand'],

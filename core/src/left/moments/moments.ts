@@ -6,6 +6,7 @@ import type { NoteId } from '../../score/score.ts';
 import type { PieceOnGuitar } from './piece-on-guitar.ts';
 import type { Hand, NeckTables } from '../hand/hand.ts';
 import type { SoundTables } from './sound-tables.ts';
+import { restingTimes } from './resting.ts';
 import { changedSlices } from './changed-slices.ts';
 import { ruledIn } from './passage-rules.ts';
 import { mergedLock, twinIn, type LockOf } from './unisons.ts';
@@ -89,6 +90,7 @@ export const momentsOf = (
     return {
       onset: slice.onset,
       previousOnset: slices[index - 1]?.onset ?? -1,
+      nextOnset: slices[index + 1]?.onset ?? Infinity,
       secondsBefore: slice.secondsBefore,
       beatsBefore: piece.beatsBefore[index]!,
       struck: placedSounds,
@@ -124,6 +126,7 @@ export const momentsOf = (
     onset: Float64Array.from(sounds, (sound) => sound.onset),
     end,
     ring,
+    rest: restingTimes(sounds, score.ticksPerQuarter),
     slurredFrom: piece.slurredFrom,
     slides: piece.slides,
   };

@@ -46,11 +46,11 @@ export interface OptionTable {
   readonly stoppedNotes: Uint8Array;
   /** Open strings ① to ③ it strikes. */
   readonly openTrebles: Uint8Array;
-  /** Frets above the dark fret times strings beyond ②, summed over the stopped notes. */
+  /** By option and finger: frets above the dark fret times strings beyond ②, summed over the notes it stops. */
   readonly highOnLow: Uint16Array;
   /** Frets of the stopped notes, summed. */
   readonly frets: Uint16Array;
-  /** Frets above the body's, summed over the stopped notes. */
+  /** By option and finger: frets above the body's, summed over the notes it stops. */
   readonly pastTheBody: Uint16Array;
   /** Hand positions in which one of the option's fingers is at home: bit p is position p. */
   readonly homes: Int32Array;
@@ -95,9 +95,9 @@ export const optionTable = (
     highestEasily: new Uint8Array(count * FINGERS).fill(TABLE_FRETS - 1),
     stoppedNotes: new Uint8Array(count),
     openTrebles: new Uint8Array(count),
-    highOnLow: new Uint16Array(count),
+    highOnLow: new Uint16Array(count * FINGERS),
     frets: new Uint16Array(count),
-    pastTheBody: new Uint16Array(count),
+    pastTheBody: new Uint16Array(count * FINGERS),
     homes: new Int32Array(count),
     strays: new Int32Array(count),
     straysBeside: new Int32Array(count),
@@ -121,9 +121,9 @@ export const optionTable = (
       table.fingerMask[option * FINGERS + finger]! |= 1 << k;
       table.stoppedNotes[option]! += 1;
       table.frets[option]! += fret;
-      table.pastTheBody[option]! += Math.max(0, fret - BODY_FRET);
+      table.pastTheBody[option * FINGERS + finger]! += Math.max(0, fret - BODY_FRET);
       table.highestFret[option] = Math.max(table.highestFret[option]!, fret);
-      table.highOnLow[option]! += Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2);
+      table.highOnLow[option * FINGERS + finger]! += Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2);
       table.homes[option]! |= 1 << Math.min(LAST_POSITION, Math.max(1, fret - finger + 1));
     });
     for (let finger = 1; finger < FINGERS; finger += 1) {

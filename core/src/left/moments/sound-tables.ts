@@ -5,6 +5,8 @@ export interface SoundTables {
   readonly end: Float64Array;
   /** Until when it may ring; its end where it may not. */
   readonly ring: Float64Array;
+  /** Until when its finger may rest in silence where it lies. */
+  readonly rest: Float64Array;
   /** Sound slurred or slid from, −1 for none. */
   readonly slurredFrom: Int32Array;
   /** 1 where it is a slide, which asks for one finger; a slur asks for two. */

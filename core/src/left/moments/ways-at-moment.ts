@@ -10,6 +10,7 @@ export const ALL_POSITIONS = -1;
 export interface Moment {
   readonly onset: number;
   readonly previousOnset: number;
+  readonly nextOnset: number;
   readonly secondsBefore: number;
   readonly beatsBefore: number;
   /** Sounds to place: those struck here, without the twins of a unison. */

@@ -33,6 +33,13 @@ export const barreCost = (
   const fret = frame.fretOf(state, finger);
   const flat = frame.keptOf(state, finger);
   const lying = isSeveral(flat) ? barreSet(costs, tables, finger, flat, fret) : 0;
+  const share = finger === 1 ? flatShare(costs, frame, state, fret) : 1;
   const isBesideOpen = finger === 1 && (frame.openSounds & (lowestBit(whole) >> 1)) !== 0;
-  return barreSet(costs, tables, finger, whole, fret) - lying + (isBesideOpen ? costs.openBesideBarre : 0);
+  return share * (barreSet(costs, tables, finger, whole, fret) - lying) + (isBesideOpen ? costs.openBesideBarre : 0);
+};
+
+/** The share of a barre of the index that is paid: it rolls where it has lain flat, and slides from fret to fret. */
+export const flatShare = (costs: LeftCosts, { leaving }: KeptBeside, state: number, fret: number): number => {
+  const flat = leaving.flat[state]!;
+  return flat === 0 ? 1 : flat === fret ? costs.barreRoll : costs.barreSlide;
 };

@@ -5,7 +5,8 @@ import type { Moment } from '../moments/ways-at-moment.ts';
 import { FINGERS, type OptionTable } from '../moments/option-table.ts';
 import { deviationAt, type StepTables } from './step-tables.ts';
 import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
-import { heightCost } from './struck-costs.ts';
+import { registerCost, settlingCost } from './height-costs.ts';
+import { struckCost } from './struck-costs.ts';
 
 const MAX_HURRY_HOP = 2;
 const MIN_HURRY_HOP = 0.15;
@@ -42,6 +43,7 @@ export const guidedShare = (costs: LeftCosts, from: number, to: number): number 
  * at a state and an option alone, not at what stays down beside it.
  */
 export class StepBounds {
+  private moment!: Moment;
   private options!: OptionTable;
   private haste!: Haste;
   private readonly costs: LeftCosts;
@@ -56,14 +58,15 @@ export class StepBounds {
     this.weakness = [0, costs.finger1, costs.finger2, costs.finger3, costs.finger4];
   }
 
-  take({ options }: Moment, haste: Haste): void {
-    this.options = options;
+  take(moment: Moment, haste: Haste): void {
+    this.moment = moment;
+    this.options = moment.options;
     this.haste = haste;
   }
 
   /** What the struck notes of an option cost in a position whatever lies around them. */
   struck(option: number, position: number): number {
-    return heightCost(this.costs, this.options, option, position);
+    return struckCost(this.costs, this.moment, option, position);
   }
 
   /** What a state at least pays to move the hand to a position and to put the fingers of an option down there. */
@@ -71,7 +74,7 @@ export class StepBounds {
     const { costs, haste, leaving, options, tables } = this;
     const from = leaving.position[state]!;
     const shifting = from !== 0 && from !== position;
-    let placing = 0;
+    let placing = from === position ? 0 : settlingCost(costs, options, option, from, position);
     let guided = false;
     for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
       const finger = lowestIndex(bits);
@@ -82,14 +85,22 @@ export class StepBounds {
       const before = leaving.fingerMask[hand]!;
       const isSameFret = leaving.fingerFret[hand] === fret;
       if (before !== 0 && isSameFret && (mask & ~before) === 0) continue;
-      placing += this.weakness[finger]! + this.lying(finger, fret, position, shifting);
-      if (before === 0 || (isSameFret && !isSeveral(before))) placing += costs.place;
+      const slidesFlat =
+        finger === 1 && shifting && isSeveral(mask) && leaving.flat[state] !== 0 && leaving.flat[state] !== fret;
+      placing +=
+        this.weakness[finger]! +
+        this.lying(finger, fret, position, shifting) +
+        registerCost(costs, options, option, finger);
+      if (slidesFlat) {
+        guided = true;
+        placing += costs.guideSlide;
+      } else if (before === 0 || (isSameFret && !isSeveral(before))) placing += costs.place;
       // A barre that lies already may only have to reach further.
       else if (isSameFret) continue;
       else if ((mask & before) === 0) placing += costs.place + this.hop(hand);
-      else if (leaving.fingerBound[hand]! < BUSY)
-        placing += shifting ? costs.slideLast : Math.min(costs.slideInPosition, costs.place + this.hop(hand));
-      else if (leaving.fingerIsLine[hand] === 1)
+      else if (leaving.fingerBound[hand]! < BUSY && !shifting)
+        placing += Math.min(costs.slideInPosition, costs.place + this.hop(hand));
+      else if (leaving.fingerBound[hand]! >= BUSY && leaving.fingerIsLine[hand] === 1)
         placing += shifting ? costs.slideLast : costs.slideInPosition;
       else {
         guided = shifting;

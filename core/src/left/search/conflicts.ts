@@ -55,6 +55,59 @@ export const ringingElsewhere = (
   return ringing;
 };
 
+/**
+ * Strings on which a finger rests on in silence beside an option and what sounds on: it is not needed, its string is not
+ * struck, it lies within easy reach, and nothing that sounds is under it.
+ */
+export const restingBeside = (
+  leaving: StandingStates,
+  options: OptionTable,
+  state: number,
+  option: number,
+  kept: number,
+): number => {
+  const base = state * STRINGS;
+  const hasBarre = options.hasBarre[option] === 1;
+  let resting = leaving.resting[state]! & ~options.stringMask[option]!;
+  for (let rest = resting; rest !== 0; rest &= rest - 1) {
+    const k = lowestIndex(rest);
+    const finger = leaving.finger[base + k]!;
+    const fret = leaving.fret[base + k]!;
+    const own = option * FINGERS + finger;
+    const isUsedElsewhere = options.fingerMask[own] !== 0 && options.fingerFret[own] !== fret;
+    if (
+      isUsedElsewhere ||
+      fret < options.lowestEasily[own]! ||
+      fret > options.highestEasily[own]! ||
+      (hasBarre && liesUnder(options, option, 1 << k, fret)) ||
+      !restsFlat(leaving, options, state, option, kept | (1 << k), finger, fret)
+    )
+      resting &= ~(1 << k);
+  }
+  return resting;
+};
+
+/** Whether nothing struck inside keeps a finger from lying flat over a resting string and all its others. */
+const restsFlat = (
+  leaving: StandingStates,
+  options: OptionTable,
+  state: number,
+  option: number,
+  lying: number,
+  finger: number,
+  fret: number,
+): boolean => {
+  const whole =
+    options.fingerMask[option * FINGERS + finger]! | (leaving.fingerMask[state * FINGERS + finger]! & lying);
+  if (!isSeveral(whole)) return true;
+  for (let rest = options.stringMask[option]!; rest !== 0; rest &= rest - 1) {
+    const k = lowestIndex(rest);
+    if (isInside(1 << k, whole) && !leavesRoom(finger, fret, options.fretAt[option * STRINGS + k]!))
+      return false;
+  }
+  return true;
+};
+
 /** Whether a barre of the option forbids what lies on a string. */
 const liesUnder = (options: OptionTable, option: number, bit: number, fret: number): boolean => {
   for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {

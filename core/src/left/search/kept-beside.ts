@@ -1,16 +1,18 @@
-import { conflictsBeside, coveredByOpen, ringingElsewhere } from './conflicts.ts';
+import { conflictsBeside, coveredByOpen, restingBeside, ringingElsewhere } from './conflicts.ts';
 import type { LeftCosts } from '../hand/costs.ts';
 import { slotSound } from './layer.ts';
 import { HELD, RINGING, type StandingStates } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { FINGERS, STRINGS, type OptionTable } from '../moments/option-table.ts';
-import { lowestIndex } from '../hand/string-masks.ts';
+import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
 
 /** Nothing has been framed yet. */
 const UNKNOWN = -1;
 /** Frets a ringing finger may lie away from its home before the hand has left it. */
 const REACH_FROM_HOME = 2;
+/** The same for a finger that rests in silence. */
+const REST_FROM_HOME = 1;
 /** Highest fret up to which beside open strings each finger keeps its fret. */
 const FIRST_POSITION_FRET = 4;
 
@@ -28,6 +30,8 @@ export class KeptBeside {
   kept = UNKNOWN;
   keptFingers = 0;
   openSounds = 0;
+  /** Strings on which a finger rests on in silence. */
+  rested = 0;
   /** Held notes that are cut, and what lifting costs in units of effort. */
   cuts = 0;
   liftingCost = 0;
@@ -47,6 +51,8 @@ export class KeptBeside {
   private keepable = 0;
   /** Strings whose ringing finger stays only where the hand does not leave it behind. */
   private straying = 0;
+  /** Strings on which a finger may rest on wherever the hand lies. */
+  private restable = 0;
 
   constructor(costs: LeftCosts, leaving: StandingStates) {
     this.costs = costs;
@@ -63,6 +69,7 @@ export class KeptBeside {
   set(state: number, option: number, position: number, ledger?: Ledger): boolean {
     if (state !== this.state || option !== this.option) this.loosen(state, option);
     this.to = position;
+    this.rested = this.restable === 0 ? 0 : this.restable & ~this.leftBehind(state, position);
     let kept = this.keepable;
     if (this.straying !== 0) kept &= ~this.strayed(state, position);
     const isOther = kept !== this.kept || ledger !== undefined;
@@ -128,6 +135,19 @@ export class KeptBeside {
     );
   }
 
+  /**
+   * Fret at which the index has been laid flat once the option is struck, 0 for none: it rolls between its tip and its
+   * side, or hovers over its fret, and is not set anew before it has gone to another one.
+   */
+  flatAfter(state: number): number {
+    const flat = this.leaving.flat[state]!;
+    const rested = this.leaving.fingerMask[state * FINGERS + 1]! & this.rested;
+    const lying = this.lyingOn(state, 1) | rested;
+    const fret = lying === 0 ? this.to : this.fretOf(state, 1);
+    if (isSeveral(lying)) return fret;
+    return fret === flat ? flat : 0;
+  }
+
   /** The sound struck on the lowest string of a mask that is struck, −1 for none. */
   struckOn(mask: number): number {
     const { placements } = this.options.assignments[this.option]!;
@@ -151,12 +171,14 @@ export class KeptBeside {
     this.lying = (stopped ? leaving.sounding[state]! : leaving.lying[state]!) & ~stringMask;
     this.keepable = this.lying;
     this.straying = 0;
+    this.restable = 0;
     if (this.lying !== 0) {
       this.keepable &= ~(stopped
         ? conflictsBeside(leaving, options, state, option, this.lying)
         : coveredByOpen(leaving, options, state, option, this.lying));
       if (stopped) this.straying = ringingElsewhere(leaving, options, state, option, this.keepable);
     }
+    if (stopped) this.restable = restingBeside(leaving, options, state, option, this.keepable);
     this.kept = UNKNOWN;
     this.isLow = options.highestFret[option]! <= FIRST_POSITION_FRET;
   }
@@ -178,8 +200,8 @@ export class KeptBeside {
         cost += costs.cutHeld;
         ledger?.('held note cut', slotSound(leaving.slot[base + k]!), costs.cutHeld);
       } else if (isStruckAgain || (bound === RINGING && leaving.finger[base + k] !== 0)) {
-        const amount = lifted === 0 ? costs.liftRinging : costs.liftRingingMore;
-        lifted += 1;
+        const amount = isStruckAgain ? costs.stopRinging : lifted === 0 ? costs.liftRinging : costs.liftRingingMore;
+        if (!isStruckAgain) lifted += 1;
         cost += amount;
         ledger?.('ringing lifted', slotSound(leaving.slot[base + k]!), amount);
       }
@@ -219,6 +241,19 @@ export class KeptBeside {
       if (away > REACH_FROM_HOME || away < -REACH_FROM_HOME) strayed |= 1 << k;
     }
     return strayed;
+  }
+
+  /** Strings whose resting finger the hand takes away from where it lies. */
+  private leftBehind(state: number, position: number): number {
+    const { leaving } = this;
+    const base = state * STRINGS;
+    let left = 0;
+    for (let rest = this.restable; rest !== 0; rest &= rest - 1) {
+      const k = lowestIndex(rest);
+      const away = leaving.fret[base + k]! - (position + leaving.finger[base + k]! - 1);
+      if (away > REST_FROM_HOME || away < -REST_FROM_HOME) left |= 1 << k;
+    }
+    return left;
   }
 
   /** Whether a string that sounds is struck again where it lies; a held note by the same finger. */

@@ -1,5 +1,7 @@
-/** Strings of the instrument, as slots of a state. */
-export const SLOTS = 6;
+/** What lies on the strings, and the fret at which the index has been laid flat: the slots of a state. */
+export const SLOTS = 7;
+/** The slot of the flat index: its fret as long as it keeps to it, on its tip or flat; 0 when it has not been laid down. */
+export const FLAT = 6;
 const SLOT_SOUND = 2048;
 const SLOT_FRET = 8;
 

@@ -1,6 +1,7 @@
-import { barreSet } from './barre-costs.ts';
+import { barreSet, flatShare } from './barre-costs.ts';
 import { guidedShare, wholeShift, type Haste } from './bounds.ts';
 import type { LeftCosts, LeftTerm } from '../hand/costs.ts';
+import { registerCost } from './height-costs.ts';
 import type { KeptBeside } from './kept-beside.ts';
 import { BUSY, EMPTY } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
@@ -65,6 +66,7 @@ export class Placing {
     const fret = frame.options.fingerFret[own]!;
     const way = this.wayOf(finger, mask, fret);
     const weak = this.weakness[finger]!;
+    const register = registerCost(costs, frame.options, frame.option, finger);
     let extension = this.deviation(finger, fret);
     if (frame.isLow) {
       const perFret =
@@ -79,8 +81,9 @@ export class Placing {
       if (way.placing > 0) ledger('placing', sound, way.placing);
       if (weak > 0) ledger('weak finger', sound, weak);
       if (extension > 0) ledger('extension', sound, extension);
+      if (register > 0) ledger('height', sound, register);
     }
-    return way.cost + way.placing + weak + extension;
+    return way.cost + way.placing + weak + extension + register;
   }
 
   /** What it costs that another finger lay where this one goes. */
@@ -143,16 +146,20 @@ export class Placing {
     const hand = state * FINGERS + finger;
     const before = leaving.fingerMask[hand]!;
     const { place } = costs;
+    if (finger === 1 && shifting && !this.anchored && this.slidesFlat(mask, fret)) {
+      this.guided = true;
+      return { cost: costs.guideSlide, placing: 0, term: 'guide' };
+    }
     if (before === 0) return { cost: 0, placing: place, term: 'hop' };
     if (leaving.fingerFret[hand] === fret) return this.acrossFret(finger, mask, fret);
     if ((mask & before) === 0) return { cost: this.hop(hand), placing: place, term: 'hop' };
     const isMoving = shifting && !this.anchored;
     const isBusy = leaving.fingerBound[hand]! >= BUSY;
+    if (isMoving && (!isBusy || leaving.fingerIsLine[hand] === 0)) {
+      this.guided = true;
+      return { cost: costs.guideSlide, placing: 0, term: 'guide' };
+    }
     if (isBusy && leaving.fingerIsLine[hand] === 0) {
-      if (isMoving) {
-        this.guided = true;
-        return { cost: costs.guideSlide, placing: 0, term: 'guide' };
-      }
       const slide = costs.slideBeside * Math.abs(fret - leaving.fingerFret[hand]!);
       return { cost: Math.min(costs.slideInPosition, slide), placing: 0, term: 'guide' };
     }
@@ -160,6 +167,12 @@ export class Placing {
     // A finger that was free for a while is lifted and set down again.
     const cost = isBusy ? costs.slideInPosition : Math.min(costs.slideInPosition, place + this.hop(hand));
     return { cost, placing: 0, term: 'hop' };
+  }
+
+  /** Whether the index lies flat on both ends of a shift: it slides along like any guide. */
+  private slidesFlat(mask: number, fret: number): boolean {
+    const flat = this.frame.leaving.flat[this.state]!;
+    return flat !== 0 && flat !== fret && isSeveral(mask);
   }
 
   /** To another string on the same fret: by a barre, charged on its own when the note before is kept, or by a jump. */
@@ -170,7 +183,13 @@ export class Placing {
     if (kept !== 0) return { cost: 0, placing: isSeveral(kept) ? 0 : costs.place, term: 'hop' };
     const hop = this.hop(hand) * (((this.block >> finger) & 1) === 1 ? costs.blockHop : 1);
     const joined = mask | frame.leaving.fingerMask[hand]!;
-    const cost = finger === 1 ? Math.min(hop, barreSet(costs, this.tables, 1, joined, fret)) : hop;
+    const cost =
+      finger === 1
+        ? Math.min(
+            hop,
+            flatShare(costs, frame, state, fret) * barreSet(costs, this.tables, 1, joined, fret),
+          )
+        : hop;
     return { cost, placing: costs.place, term: 'hop' };
   }
 

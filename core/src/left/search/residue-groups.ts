@@ -4,7 +4,7 @@ import { packSlot, SLOTS, slotSound, StateTable } from './layer.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { cutsHeld } from './conflicts.ts';
 import type { StandingStates } from './standing-states.ts';
-import type { OptionTable } from '../moments/option-table.ts';
+import { STRINGS, type OptionTable } from '../moments/option-table.ts';
 
 /** Numbers sets of things on the strings: equal sets get equal numbers, in order of appearance. */
 class SetNumbers {
@@ -126,7 +126,7 @@ export class HeldNotes {
 
   /** Number of the held notes among slots. */
   ofSlots(slots: Int32Array, from: number, isHeldOn: (sound: number) => boolean): number {
-    for (let k = 0; k < SLOTS; k += 1) {
+    for (let k = 0; k < STRINGS; k += 1) {
       const slot = slots[from + k]!;
       this.key[k] = slot !== 0 && isHeldOn(slotSound(slot)) ? slot : 0;
     }

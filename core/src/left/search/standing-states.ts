@@ -1,4 +1,4 @@
-import { slotFinger, slotFret, slotSound, type Layer } from './layer.ts';
+import { FLAT, slotFinger, slotFret, slotSound, SLOTS, type Layer } from './layer.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { FINGERS, STRINGS } from '../moments/option-table.ts';
 import type { SoundTables } from '../moments/sound-tables.ts';
@@ -29,9 +29,13 @@ export class StandingStates {
   fingerBound = new Int8Array(0);
   /** Whether the finger just played the line alone. */
   fingerIsLine = new Uint8Array(0);
+  /** Fret at which the index has been laid flat and which it has not left since, 0 for none. */
+  flat = new Uint8Array(0);
   /** Strings on which something sounds on, and strings on which something lies or sounds. */
   sounding = new Uint8Array(0);
   lying = new Uint8Array(0);
+  /** Strings on which a finger rests in silence that may be wanted again. */
+  resting = new Uint8Array(0);
   hasBarre = new Uint8Array(0);
   anyStopped = new Uint8Array(0);
   inRest = new Uint8Array(0);
@@ -63,6 +67,7 @@ export class StandingStates {
     this.fingerBound.fill(EMPTY, first * FINGERS, end * FINGERS);
     this.fingerIsLine.fill(0, first * FINGERS, end * FINGERS);
     for (let state = first; state < end; state += 1) {
+      this.flat[state] = layer ? layer.slots[state * SLOTS + FLAT]! : 0;
       this.position[state] = layer ? layer.position[state]! : 0;
       this.takeState(layer, moment, state);
     }
@@ -81,10 +86,11 @@ export class StandingStates {
     let anyStopped = 0;
     let sounding = 0;
     let lying = 0;
+    let resting = 0;
     let hasBarre = 0;
     for (let k = 0; k < STRINGS; k += 1) {
       const at = state * STRINGS + k;
-      const slot = layer ? layer.slots[at]! : 0;
+      const slot = layer ? layer.slots[state * SLOTS + k]! : 0;
       this.slot[at] = slot;
       if (slot === 0) {
         this.bound[at] = EMPTY;
@@ -108,6 +114,7 @@ export class StandingStates {
       if (bound >= RINGING) sounding |= 1 << k;
       if (finger !== 0 || bound >= RINGING) lying |= 1 << k;
       if (finger === 0) continue;
+      if (bound < RINGING && sounds.rest[sound]! > moment.onset) resting |= 1 << k;
       const own = state * FINGERS + finger;
       this.fingerFret[own] = this.fret[at]!;
       if (this.fingerMask[own] !== 0) hasBarre = 1;
@@ -119,6 +126,7 @@ export class StandingStates {
     }
     this.sounding[state] = sounding;
     this.lying[state] = lying;
+    this.resting[state] = resting;
     this.hasBarre[state] = hasBarre;
     this.anyStopped[state] = anyStopped;
     this.inRest[state] = lastEnd < moment.onset ? 1 : 0;
@@ -140,7 +148,7 @@ export class StandingStates {
     }
     if (this.position.length >= states) return;
     const capacity = Math.max(64, states * 2);
-    for (const each of ['position', 'sounding', 'lying', 'hasBarre', 'anyStopped', 'inRest'] as const)
+    for (const each of ['position', 'sounding', 'lying', 'resting', 'hasBarre', 'anyStopped', 'inRest', 'flat'] as const)
       this[each] = new Uint8Array(capacity);
     this.slot = new Int32Array(capacity * STRINGS);
     this.bound = new Int8Array(capacity * STRINGS);
@@ -156,12 +164,15 @@ export class StandingStates {
   held(state: number, into: Int32Array): void {
     const base = state * STRINGS;
     for (let k = 0; k < STRINGS; k += 1) into[k] = this.bound[base + k] === HELD ? this.slot[base + k]! : 0;
+    into[FLAT] = 0;
   }
 
   /** Writes what survives of a state into `into`: equal residues share every frame. */
   residue(state: number, into: Int32Array): void {
     const base = state * STRINGS;
     for (let k = 0; k < STRINGS; k += 1)
-      into[k] = this.bound[base + k]! >= RINGING ? this.slot[base + k]! : 0;
+      into[k] =
+        this.bound[base + k]! >= RINGING || (this.resting[state]! >> k) & 1 ? this.slot[base + k]! : 0;
+    into[FLAT] = this.flat[state]!;
   }
 }

@@ -2,7 +2,7 @@ import { barreCost } from './barre-costs.ts';
 import { hasteOf, StepBounds } from './bounds.ts';
 import type { LeftCosts } from '../hand/costs.ts';
 import { KeptBeside } from './kept-beside.ts';
-import { packSlot, slotSound, type Layer } from './layer.ts';
+import { FLAT, packSlot, SLOTS, slotSound, type Layer } from './layer.ts';
 import type { SoundTables } from '../moments/sound-tables.ts';
 import { HELD, StandingStates, RINGING } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
@@ -13,6 +13,7 @@ import { Placing } from './placing-costs.ts';
 import type { StepTables } from './step-tables.ts';
 import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
 import { struckCost } from './struck-costs.ts';
+import { settlingCost, stayingCost } from './height-costs.ts';
 import { voiceCost } from './voice-costs.ts';
 
 /** Fingers 1 to 4 as bits. */
@@ -26,7 +27,7 @@ const ALL_FINGERS = 0b11110;
  */
 export class Stepper {
   /** Slots of the state after the last `settle`. */
-  readonly next = new Int32Array(STRINGS);
+  readonly next = new Int32Array(SLOTS);
   readonly leaving: StandingStates;
   readonly bounds: StepBounds;
 
@@ -121,10 +122,19 @@ export class Stepper {
   costFrom(state: number, ledger?: Ledger): number {
     const { costs, framed, leaving, moment, options, placing } = this;
     const { option } = framed;
-    let cost = leaving.hasVoices ? voiceCost(costs, leaving, this.sounds, moment, state, option, ledger) : 0;
+    const first = moment.struck[0] ?? -1;
+    const from = leaving.position[state]!;
+    let cost = stayingCost(costs, from, moment.beatsBefore);
+    if (cost > 0) ledger?.('height', first, cost);
+    if (leaving.hasVoices)
+      cost += voiceCost(costs, leaving, this.sounds, moment, state, option, ledger);
     if (options.fingersUsed[option] === 0) return cost;
     if (!placing.begin(state)) return Infinity;
-    const first = moment.struck[0] ?? -1;
+    if (from !== framed.to) {
+      const amount = settlingCost(costs, options, option, from, framed.to);
+      cost += amount;
+      if (amount > 0) ledger?.('height', first, amount);
+    }
     let placedNew = 0;
     for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
       const finger = lowestIndex(bits);
@@ -164,7 +174,12 @@ export class Stepper {
     const { framed, leaving, moment, next, options } = this;
     const { option } = framed;
     const base = state * STRINGS;
-    for (let k = 0; k < STRINGS; k += 1) next[k] = (framed.kept >> k) & 1 ? leaving.slot[base + k]! : 0;
+    for (let k = 0; k < STRINGS; k += 1) {
+      const slot = leaving.slot[base + k]!;
+      const isKept = (framed.kept >> k) & 1;
+      const restsOn = (framed.rested >> k) & 1 && this.sounds.rest[slotSound(slot)]! > moment.nextOnset;
+      next[k] = isKept || restsOn ? slot : 0;
+    }
     for (let index = 0; index < options.width; index += 1) {
       const from = option * options.width + index;
       const k = options.placedString[from]!;
@@ -179,5 +194,6 @@ export class Stepper {
         this.sounds.end[slotSound(leaving.slot[at]!)]! > this.sounds.end[struck]!;
       next[k] = packSlot(longer ? slotSound(leaving.slot[at]!) : struck, fret, options.placedFinger[from]!);
     }
+    next[FLAT] = framed.flatAfter(state);
   }
 }
