@@ -35,47 +35,70 @@ const flatFingers = (lying: readonly Lying[]): readonly Flat[] =>
     return own.length > 1 ? [{ finger, fret: own[0]!.fret, lying: own }] : [];
   });
 
-/** The barres of a plan, in playing order. A barre lasts while its finger stays on that fret and one of its notes sounds. */
+/** A barre while it is followed through the slices. */
+interface Followed {
+  readonly finger: number;
+  readonly fret: number;
+  readonly onset: number;
+  strings: readonly [number, number];
+  until: number;
+  /** Whether it is laid down from a tip that lay there already, or lifted at its base for an open string. */
+  isHinge: boolean;
+}
+
+/** Index that lies nowhere for longer has left its fret for the reader, in quarters. Our own value. */
+const LEAVES_AFTER = 4;
+
+const spanOf = (strings: readonly number[]): readonly [number, number] => [
+  Math.min(...strings),
+  Math.max(...strings),
+];
+
+/**
+ * The barres of a plan, in playing order. A barre of the index lasts from where it lies flat until it leaves the fret, also
+ * across moments at which one note alone, or none, needs it; one of another finger while one of its notes sounds.
+ */
 export const barresOf = (plan: LeftPlan): readonly Barre[] => {
-  const barres: { -readonly [K in keyof Barre]: Barre[K] }[] = [];
-  const open = new Map<number, { -readonly [K in keyof Barre]: Barre[K] }>();
+  const followed: Followed[] = [];
+  const open = new Map<number, Followed>();
+  const longest = LEAVES_AFTER * plan.piece.score.ticksPerQuarter;
   /** Fingers that lay on one string before they lay flat: the barre is laid down from there. */
   let single = new Map<number, number>();
-  for (const { slice, lying } of plan.hands) {
+  for (const { slice, lying, flat } of plan.hands) {
+    const lies = ({ finger, fret }: Followed): boolean =>
+      lying.some((each) => each.finger === finger && each.fret === fret);
     for (const [finger, barre] of open) {
-      const stays = lying.some((each) => each.finger === finger && each.fret === barre.fret);
-      if (stays && barre.until >= slice.onset) continue;
+      const stays =
+        finger === 1
+          ? flat === barre.fret && (lies(barre) || slice.onset - barre.until < longest)
+          : lies(barre) && barre.until >= slice.onset;
+      if (stays) continue;
       barre.until = Math.min(barre.until, Math.max(slice.onset, barre.onset));
       open.delete(finger);
     }
-    for (const flat of flatFingers(lying)) {
-      const strings = flat.lying.map((each) => each.string);
-      const until = Math.max(...flat.lying.map((each) => plan.sounds[each.sound]!.end));
-      const running = open.get(flat.finger);
-      if (running) {
-        running.until = Math.max(running.until, until);
-        running.strings = [
-          Math.min(running.strings[0], ...strings),
-          Math.max(running.strings[1], ...strings),
-        ];
-        continue;
+    for (const { finger, fret, lying: own } of flatFingers(lying)) {
+      const strings = own.map((each) => each.string);
+      const running = open.get(finger);
+      if (running) running.strings = spanOf([...running.strings, ...strings]);
+      else {
+        const barre: Followed = {
+          finger,
+          fret,
+          onset: slice.onset,
+          strings: spanOf(strings),
+          until: slice.onset,
+          isHinge: single.get(finger) === fret,
+        };
+        open.set(finger, barre);
+        followed.push(barre);
       }
-      const barre = {
-        kind: (single.get(flat.finger) === flat.fret ? 'hinge' : 'partial') as BarreKind,
-        onset: slice.onset,
-        until,
-        fret: flat.fret,
-        finger: flat.finger,
-        strings: [Math.min(...strings), Math.max(...strings)] as [number, number],
-      };
-      open.set(flat.finger, barre);
-      barres.push(barre);
     }
-    for (const [finger, barre] of open)
+    for (const barre of open.values()) {
       for (const each of lying)
-        if (each.finger === finger && each.fret === barre.fret)
-          barre.until = Math.max(barre.until, plan.sounds[each.sound]!.end);
-    for (const barre of open.values()) if (soundsOpenUnderBase(barre, lying)) barre.kind = 'hinge';
+        if (each.finger === barre.finger && each.fret === barre.fret)
+          barre.until = Math.max(barre.until, plan.sounds[each.sound]!.end, slice.onset);
+      if (soundsOpenUnderBase(barre, lying)) barre.isHinge = true;
+    }
     single = new Map(
       [1, 2, 3, 4].flatMap((finger) => {
         const own = lying.filter((each) => each.finger === finger);
@@ -83,14 +106,17 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
       }),
     );
   }
-  for (const barre of barres)
-    if (barre.kind === 'partial' && barre.strings[1] - barre.strings[0] + 1 >= FULL_BARRE_STRINGS)
-      barre.kind = 'full';
-  return barres;
+  return followed.map(
+    ({ isHinge, strings, ...barre }): Barre => ({
+      ...barre,
+      strings,
+      kind: isHinge ? 'hinge' : strings[1] - strings[0] + 1 >= FULL_BARRE_STRINGS ? 'full' : 'partial',
+    }),
+  );
 };
 
 /** Whether an open string sounds just on the treble side of the index, whose base must lift for it. */
-const soundsOpenUnderBase = ({ finger, strings }: Barre, lying: readonly Lying[]): boolean =>
+const soundsOpenUnderBase = ({ finger, strings }: Pick<Barre, 'finger' | 'strings'>, lying: readonly Lying[]): boolean =>
   finger === 1 && lying.some((each) => each.finger === 0 && each.sounding && each.string === strings[0] - 1);
 
 /** When a barre can be set and must be released, and what to make of it. */

@@ -66,7 +66,7 @@ export const LEFT_COST_RULES = {
     'a note that is set alone low on the neck is read with the finger of its fret; our own value',
   ),
   besideIndex: rule(
-    0.45,
+    1.2,
     'per finger on the fret of 1, three strings away or more',
     'there the index lies down as a barre; for shapes set at once the shape costs say so; our own value',
   ),
@@ -138,6 +138,16 @@ export const LEFT_COST_RULES = {
     'an open treble beside stopped notes high up changes the colour',
   ),
   stringSkip: rule(0.127, 'per string skipped', 'a voice likes to stay on a string or move to its neighbour'),
+  pairSpread: rule(
+    1.2,
+    'per pair',
+    'notes in parallel lie on the strings that their interval has in the hand; our own value',
+  ),
+  pairLeft: rule(
+    1.6,
+    'per pair',
+    'notes in parallel keep their pair of strings, along which a finger leads; our own value',
+  ),
   stayOnString: rule(
     0,
     'per note of a line on the string of the note before',
@@ -192,7 +202,7 @@ export const LEFT_COST_RULES = {
   ),
   swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
   stopRinging: rule(
-    2.6,
+    3.4,
     'per note',
     'two neighbouring notes of a broken chord on one string stop each other: the last resort, about as dear as a shift; our own value',
   ),

@@ -1,5 +1,5 @@
 import type { Placement } from './grip.ts';
-import { REFERENCE_FRET_WIDTH, type NeckTables } from './hand.ts';
+import { REFERENCE_FRET_WIDTH, TABLE_FRETS, type NeckTables } from './hand.ts';
 
 /** A small correction to what the fingers of a shape cost one by one, in units of effort. */
 interface ShapeRule {
@@ -195,3 +195,37 @@ export const shapeCost = (placements: readonly Placement[], neck: NeckTables): n
   if (fingers.get(2)?.strings.includes(1)) cost += value('middleOnFirst');
   return cost;
 };
+
+const FINGERS = 5;
+
+/** What shapes cost, by their fingers on the strings, each worked out once. */
+export class ShapeCosts {
+  private readonly known = new Map<number, number>();
+  private readonly neck: NeckTables;
+
+  constructor(neck: NeckTables) {
+    this.neck = neck;
+  }
+
+  /** The cost of a shape given by the fret and finger on each string from ① on; finger −1 where nothing lies. */
+  of(frets: ArrayLike<number>, fingers: ArrayLike<number>): number {
+    let key = 0;
+    for (let string = 0; string < STRINGS; string += 1) {
+      const finger = fingers[string]!;
+      key = key * (TABLE_FRETS * FINGERS + 1) + (finger < 0 ? 0 : frets[string]! * FINGERS + finger + 1);
+    }
+    const found = this.known.get(key);
+    if (found !== undefined) return found;
+    const placements: Placement[] = [];
+    for (let string = 0; string < STRINGS; string += 1)
+      if (fingers[string]! >= 0)
+        placements.push({
+          string: string + 1,
+          fret: frets[string]!,
+          finger: fingers[string] as Placement['finger'],
+        });
+    const cost = shapeCost(placements, this.neck);
+    this.known.set(key, cost);
+    return cost;
+  }
+}

@@ -6,11 +6,12 @@ import type { NoteId } from '../../score/score.ts';
 import type { PieceOnGuitar } from './piece-on-guitar.ts';
 import type { Hand, NeckTables } from '../hand/hand.ts';
 import type { SoundTables } from './sound-tables.ts';
+import type { ParallelPair } from './parallels.ts';
 import { restingTimes } from './resting.ts';
 import { changedSlices } from './changed-slices.ts';
 import { ruledIn } from './passage-rules.ts';
 import { mergedLock, twinIn, type LockOf } from './unisons.ts';
-import { ALL_POSITIONS, placeMoment, type Moment, type PlacedMoment } from './ways-at-moment.ts';
+import { ALL_POSITIONS, placeMoment, type Moment, type PlacedMoment, type PlacedPair } from './ways-at-moment.ts';
 import { ringsToBarEnd } from './ringing.ts';
 
 /** Everything the search starts from: moments with their options, and the sounds. */
@@ -34,6 +35,14 @@ const ringOf = (piece: PieceOnGuitar, rules: readonly PassageRule[]): Float64Arr
         if (covers(rule, sound.bar) && !sound.grace)
           ring[sound.index] = rule.rings ? ringsToBarEnd(sound, piece.score.bars) : sound.end;
   return ring;
+};
+
+/** A pair by the places of its sounds, when both are placed. */
+const placedPair = (pair: ParallelPair | undefined, placed: readonly number[]): PlacedPair | undefined => {
+  if (!pair) return undefined;
+  const [low, high] = [placed.indexOf(pair.low), placed.indexOf(pair.high)];
+  const { apart, highFrom, lowFrom } = pair;
+  return low < 0 || high < 0 ? undefined : { low, high, lowFrom, highFrom, apart };
 };
 
 /**
@@ -95,6 +104,7 @@ export const momentsOf = (
       beatsBefore: piece.beatsBefore[index]!,
       struck: placedSounds,
       lineFrom: placedSounds.map((sound) => piece.lineFrom[sound]!),
+      parallel: placedPair(piece.parallels[index], placedSounds),
       struckBefore: slices[index - 1]?.struck.length ?? 0,
       options: ways.options,
       positions: mayKeepPosition ? positions : ALL_POSITIONS,

@@ -9,6 +9,8 @@ export const STRINGS = 6;
 
 /** Fret above which the dark register of a string begins (left-hand model, costs of struck notes). */
 export const DARK_FRET = 4;
+/** Strings beyond ② that darken a note at most. Our own value. */
+const DARK_STRINGS = 2;
 /** Fret at which the neck meets the body. Common practice on the classical guitar, no published source. */
 export const BODY_FRET = 12;
 
@@ -46,7 +48,10 @@ export interface OptionTable {
   readonly stoppedNotes: Uint8Array;
   /** Open strings ① to ③ it strikes. */
   readonly openTrebles: Uint8Array;
-  /** By option and finger: frets above the dark fret times strings beyond ②, summed over the notes it stops. */
+  /**
+   * By option and finger that stops the highest of the notes struck: frets above the dark fret times strings beyond ②, of
+   * which two count at most. What lies lower is heard as bass or filling, and is not dark.
+   */
   readonly highOnLow: Uint16Array;
   /** Frets of the stopped notes, summed. */
   readonly frets: Uint16Array;
@@ -105,6 +110,7 @@ export const optionTable = (
   } satisfies OptionTable;
   const [widest, easy] = [openingsOf(hand, WHOLE_SHARE), openingsOf(hand, EASY_SHARE)];
   assignments.forEach(({ placements }, option) => {
+    const treble = Math.min(...placements.map(({ string }) => string));
     placements.forEach(({ string, fret, finger }, place) => {
       const k = string - 1;
       table.placedString[option * width + place] = k;
@@ -123,7 +129,9 @@ export const optionTable = (
       table.frets[option]! += fret;
       table.pastTheBody[option * FINGERS + finger]! += Math.max(0, fret - BODY_FRET);
       table.highestFret[option] = Math.max(table.highestFret[option]!, fret);
-      table.highOnLow[option * FINGERS + finger]! += Math.max(0, fret - DARK_FRET) * Math.max(0, string - 2);
+      if (string === treble)
+        table.highOnLow[option * FINGERS + finger] =
+          Math.max(0, fret - DARK_FRET) * Math.min(DARK_STRINGS, Math.max(0, string - 2));
       table.homes[option]! |= 1 << Math.min(LAST_POSITION, Math.max(1, fret - finger + 1));
     });
     for (let finger = 1; finger < FINGERS; finger += 1) {

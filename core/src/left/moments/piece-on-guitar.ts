@@ -4,6 +4,7 @@ import type { Clock } from '../../score/clock.ts';
 import type { NoteId, NoteIndex, Score } from '../../score/score.ts';
 import { slicesOf, type Slice } from '../../score/slices.ts';
 import { soundsByNote, soundsOf, type Sound } from '../../score/sounds.ts';
+import { parallelPairs, type ParallelPair } from './parallels.ts';
 import { inferRinging } from './ringing.ts';
 
 /** What the left hand needs to know of a piece on a guitar, whatever a teacher decides. */
@@ -20,6 +21,8 @@ export interface PieceOnGuitar {
   readonly slides: Uint8Array;
   /** By sound: the sound that the same voice struck alone just before, when both stand alone; −1 for none. */
   readonly lineFrom: Int32Array;
+  /** By slice: two notes that move on in parallel, where there are any. */
+  readonly parallels: readonly (ParallelPair | undefined)[];
   /** By sound: where its pitch lies on the guitar. */
   readonly places: readonly (readonly Place[])[];
   /** By slice: beats since the slice before. */
@@ -64,6 +67,7 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
     guitar,
     sounds,
     slices,
+    parallels: parallelPairs(slices, sounds),
     inferredRing: inferRinging(sounds, score.bars, (sound) => score.notes[sound.head]!.letRing),
     slurredFrom: Int32Array.from(sounds, (sound) => {
       const { slurredFrom, slideFrom } = score.notes[sound.head]!;

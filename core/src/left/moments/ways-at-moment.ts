@@ -1,10 +1,17 @@
 import type { Lock } from '../../fingering/fingering.ts';
 import { assignmentsOf, type Assignment, type StruckSound } from '../hand/assignments.ts';
 import type { Hand, NeckTables } from '../hand/hand.ts';
+import type { ParallelPair } from './parallels.ts';
 import { optionTable, type OptionTable } from './option-table.ts';
 
 /** No hand position is ruled out. */
 export const ALL_POSITIONS = -1;
+
+/** Two notes in parallel, by their places among the struck sounds, and the sounds they come from. */
+export interface PlacedPair extends Pick<ParallelPair, 'lowFrom' | 'highFrom' | 'apart'> {
+  readonly low: number;
+  readonly high: number;
+}
 
 /** A slice as the left hand meets it. */
 export interface Moment {
@@ -18,6 +25,8 @@ export interface Moment {
   readonly struckBefore: number;
   /** For each struck sound that is alone in its voice, the sound its voice struck alone just before, else −1. */
   readonly lineFrom: readonly number[];
+  /** Two of the struck sounds that move on in parallel from the moment before. */
+  readonly parallel: PlacedPair | undefined;
   readonly options: OptionTable;
   /** Hand positions allowed while stopping: bit p is position p. */
   readonly positions: number;

@@ -8,6 +8,9 @@ import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
 import { registerCost, settlingCost } from './height-costs.ts';
 import { struckCost } from './struck-costs.ts';
 
+/** The most that a note which joins a ringing shape spares, in units of effort. Our own value. */
+export const SHAPE_SPARES = -1.5;
+
 const MAX_HURRY_HOP = 2;
 const MIN_HURRY_HOP = 0.15;
 
@@ -107,8 +110,8 @@ export class StepBounds {
         placing += shifting ? costs.guideSlide : Math.min(costs.slideInPosition, costs.slideBeside);
       }
     }
-    // Setting several at once as one shape may spare something.
-    placing += Math.min(0, options.shape[option]!);
+    // Setting several at once as one shape may spare something, and so may adding to one that rings.
+    placing += Math.min(0, options.shape[option]!, leaving.sounding[state] !== 0 ? SHAPE_SPARES : 0);
     if (!shifting) return placing;
     const whole = wholeShift(costs, tables, haste, from, position);
     if (guided) return placing + whole * guidedShare(costs, from, position);

@@ -124,6 +124,15 @@ export class KeptBeside {
       : this.leaving.fingerFret[state * FINGERS + finger]!;
   }
 
+  /** Whether the fingers that stay down do so for notes that ring, and none for a note that is held. */
+  isRinging(state: number): boolean {
+    for (let rest = this.kept; rest !== 0; rest &= rest - 1) {
+      const at = state * STRINGS + lowestIndex(rest);
+      if (this.leaving.bound[at] === HELD && this.leaving.finger[at] !== 0) return false;
+    }
+    return true;
+  }
+
   /** Whether a finger of the option lies where it lay. */
   stays(state: number, finger: number): boolean {
     const { leaving, option, options } = this;

@@ -132,7 +132,8 @@ export class StandingStates {
     this.inRest[state] = lastEnd < moment.onset ? 1 : 0;
   }
 
-  private stringOf(state: number, sound: number): number {
+  /** Index of the string on which a sound lies in a state, or −1. */
+  stringOf(state: number, sound: number): number {
     if (sound < 0) return NOWHERE;
     for (let k = 0; k < STRINGS; k += 1) {
       const slot = this.slot[state * STRINGS + k]!;

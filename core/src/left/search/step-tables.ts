@@ -1,4 +1,5 @@
 import type { LeftCosts } from '../hand/costs.ts';
+import { ShapeCosts } from '../hand/shape-costs.ts';
 import { REFERENCE_FRET_WIDTH, spanOf, TABLE_FRETS, type Hand, type NeckTables } from '../hand/hand.ts';
 import { FINGERS } from '../moments/option-table.ts';
 
@@ -14,6 +15,8 @@ export interface StepTables {
   readonly barre: Float64Array;
   /** By two positions: the way of the hand along the neck, in cm. */
   readonly distance: Float64Array;
+  /** What fingers cost as a shape. */
+  readonly shapes: ShapeCosts;
 }
 
 export const openingAt = (lower: number, higher: number, low: number, high: number): number =>
@@ -73,6 +76,7 @@ export const stepTables = (costs: LeftCosts, hand: Hand, neck: NeckTables): Step
       (width) => costs.barre + costs.barreWidth * (width / REFERENCE_FRET_WIDTH - 1),
     ),
     distance: new Float64Array(TABLE_FRETS * TABLE_FRETS),
+    shapes: new ShapeCosts(neck),
   } satisfies StepTables;
   for (let lower = 1; lower < FINGERS; lower += 1)
     for (let higher = lower + 1; higher < FINGERS; higher += 1)

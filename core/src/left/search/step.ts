@@ -1,5 +1,5 @@
 import { barreCost } from './barre-costs.ts';
-import { hasteOf, StepBounds } from './bounds.ts';
+import { hasteOf, SHAPE_SPARES, StepBounds } from './bounds.ts';
 import type { LeftCosts } from '../hand/costs.ts';
 import { KeptBeside } from './kept-beside.ts';
 import { FLAT, packSlot, SLOTS, slotSound, type Layer } from './layer.ts';
@@ -14,8 +14,10 @@ import type { StepTables } from './step-tables.ts';
 import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
 import { struckCost } from './struck-costs.ts';
 import { settlingCost, stayingCost } from './height-costs.ts';
-import { voiceCost } from './voice-costs.ts';
+import { parallelCost, voiceCost } from './voice-costs.ts';
 
+/** No finger lies on a string of a shape. */
+const NOTHING = -1;
 /** Fingers 1 to 4 as bits. */
 const ALL_FINGERS = 0b11110;
 
@@ -31,6 +33,10 @@ export class Stepper {
   readonly leaving: StandingStates;
   readonly bounds: StepBounds;
 
+  private readonly beforeFinger = new Int8Array(STRINGS);
+  private readonly beforeFret = new Uint8Array(STRINGS);
+  private readonly shapeFinger = new Int8Array(STRINGS);
+  private readonly shapeFret = new Uint8Array(STRINGS);
   private moment!: Moment;
   private options!: OptionTable;
 
@@ -128,6 +134,7 @@ export class Stepper {
     if (cost > 0) ledger?.('height', first, cost);
     if (leaving.hasVoices)
       cost += voiceCost(costs, leaving, this.sounds, moment, state, option, ledger);
+    cost += parallelCost(costs, leaving, moment, state, option, ledger);
     if (options.fingersUsed[option] === 0) return cost;
     if (!placing.begin(state)) return Infinity;
     if (from !== framed.to) {
@@ -152,7 +159,7 @@ export class Stepper {
       cost += placing.swap(finger, ledger);
     }
     if (placedNew !== 0) {
-      const amount = this.shapeCost(placedNew);
+      const amount = this.shapeCost(state, placedNew);
       cost += amount;
       if (amount !== 0) ledger?.('placing', first, amount);
       cost += this.openings.cost(state, placedNew, ledger);
@@ -162,11 +169,35 @@ export class Stepper {
     return cost + shift;
   }
 
-  /** What several fingers that go down at once pay as a shape; beside held or ringing fingers they are none. */
-  private shapeCost(placedNew: number): number {
+  /**
+   * What fingers that go down pay as a shape: several at once, or one after another in a chord that is broken and rings.
+   * Beside held notes they are none.
+   */
+  private shapeCost(state: number, placedNew: number): number {
     const { costs, framed, options } = this;
-    const shape = isSeveral(placedNew) && framed.keptFingers === 0 ? options.shape[framed.option]! : 0;
-    return shape + (placedNew === ALL_FINGERS ? costs.fourFingers : 0);
+    const four = placedNew === ALL_FINGERS ? costs.fourFingers : 0;
+    if (framed.keptFingers === 0) return four + (isSeveral(placedNew) ? options.shape[framed.option]! : 0);
+    return four + (framed.isRinging(state) ? Math.max(SHAPE_SPARES, this.grown(state)) : 0);
+  }
+
+  /** What the ringing shape costs more with the framed option than before it. */
+  private grown(state: number): number {
+    const { beforeFinger, beforeFret, framed, leaving, options, shapeFinger, shapeFret, tables } = this;
+    const base = state * STRINGS;
+    for (let k = 0; k < STRINGS; k += 1) {
+      const isKept = ((framed.kept >> k) & 1) === 1;
+      beforeFinger[k] = isKept ? leaving.finger[base + k]! : NOTHING;
+      beforeFret[k] = leaving.fret[base + k]!;
+      shapeFinger[k] = beforeFinger[k]!;
+      shapeFret[k] = beforeFret[k]!;
+    }
+    for (let index = 0; index < options.width; index += 1) {
+      const from = framed.option * options.width + index;
+      const k = options.placedString[from]!;
+      shapeFinger[k] = options.placedFinger[from]!;
+      shapeFret[k] = options.placedFret[from]!;
+    }
+    return tables.shapes.of(shapeFret, shapeFinger) - tables.shapes.of(beforeFret, beforeFinger);
   }
 
   /** Writes the state after the framed step from `state` into `next`. */

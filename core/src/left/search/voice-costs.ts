@@ -43,6 +43,27 @@ export const voiceCost = (
   return cost;
 };
 
+/** What two notes in parallel pay for the strings they lie on, in units of effort. */
+export const parallelCost = (
+  costs: LeftCosts,
+  leaving: StandingStates,
+  { options, parallel, struck }: Moment,
+  state: number,
+  option: number,
+  ledger?: Ledger,
+): number => {
+  if (!parallel) return 0;
+  const low = options.placedString[option * options.width + parallel.low]!;
+  const high = options.placedString[option * options.width + parallel.high]!;
+  const lowFrom = leaving.stringOf(state, parallel.lowFrom);
+  const highFrom = leaving.stringOf(state, parallel.highFrom);
+  const leaves = lowFrom >= 0 && highFrom >= 0 && (lowFrom !== low || highFrom !== high);
+  const amount =
+    (low - high === parallel.apart ? 0 : costs.pairSpread) + (leaves ? costs.pairLeft : 0);
+  if (amount > 0) ledger?.('string change', struck[parallel.high]!, amount);
+  return amount;
+};
+
 /** A slide is one finger on one string. */
 const slideCost = (costs: LeftCosts, isOnString: boolean, isSameFinger: boolean): number =>
   isOnString && isSameFinger ? 0 : costs.slideBroken;
