@@ -28,7 +28,7 @@ export interface Moments {
 }
 
 const ringOf = (piece: PieceOnGuitar, rules: readonly PassageRule[]): Float64Array => {
-  const ring = Float64Array.from(piece.inferredRing);
+  const ring = Float64Array.from(piece.ringing.until);
   for (const rule of rules)
     if (rule.kind === 'ringing')
       for (const sound of piece.sounds)
@@ -136,6 +136,7 @@ export const momentsOf = (
     onset: Float64Array.from(sounds, (sound) => sound.onset),
     end,
     ring,
+    broken: piece.ringing.broken,
     rest: restingTimes(sounds, score.ticksPerQuarter),
     slurredFrom: piece.slurredFrom,
     slides: piece.slides,

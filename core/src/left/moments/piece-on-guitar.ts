@@ -5,7 +5,7 @@ import type { NoteId, NoteIndex, Score } from '../../score/score.ts';
 import { slicesOf, type Slice } from '../../score/slices.ts';
 import { soundsByNote, soundsOf, type Sound } from '../../score/sounds.ts';
 import { parallelPairs, type ParallelPair } from './parallels.ts';
-import { inferRinging } from './ringing.ts';
+import { inferRinging, type Ringing } from './ringing.ts';
 
 /** What the left hand needs to know of a piece on a guitar, whatever a teacher decides. */
 export interface PieceOnGuitar {
@@ -13,8 +13,8 @@ export interface PieceOnGuitar {
   readonly guitar: Guitar;
   readonly sounds: readonly Sound[];
   readonly slices: readonly Slice[];
-  /** Until when each sound may ring if nobody says otherwise, in ticks. */
-  readonly inferredRing: readonly number[];
+  /** Until when each sound may ring if nobody says otherwise. */
+  readonly ringing: Ringing;
   /** By sound: the sound slurred or slid from, −1 for none. */
   readonly slurredFrom: Int32Array;
   /** By sound: 1 when it is slid to, which asks for one finger; a slur asks for two. */
@@ -68,7 +68,12 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
     sounds,
     slices,
     parallels: parallelPairs(slices, sounds),
-    inferredRing: inferRinging(sounds, score.bars, (sound) => score.notes[sound.head]!.letRing),
+    ringing: inferRinging(
+      sounds,
+      score.bars,
+      score.ticksPerQuarter,
+      (sound) => score.notes[sound.head]!.letRing,
+    ),
     slurredFrom: Int32Array.from(sounds, (sound) => {
       const { slurredFrom, slideFrom } = score.notes[sound.head]!;
       const from = slurredFrom?.note ?? slideFrom;

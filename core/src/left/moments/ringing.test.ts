@@ -7,7 +7,7 @@ describe('ringing', () => {
   const lasting = (...voices: string[]) => {
     const score = exampleScore({ voices });
     const sounds = soundsOf(score);
-    const until = inferRinging(sounds, score.bars);
+    const { until } = inferRinging(sounds, score.bars, score.ticksPerQuarter);
     const [first] = sounds.map(({ voice }) => voice).sort();
     return sounds
       .filter(({ voice }) => voice === first)

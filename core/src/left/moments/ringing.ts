@@ -98,6 +98,45 @@ const repeatsIn = (line: readonly Struck[]): readonly (readonly [Sound, Sound])[
     }),
   );
 
+/** What is read out of a piece about notes that ring on. */
+export interface Ringing {
+  /** By sound: until when it may ring, in ticks. */
+  readonly until: readonly number[];
+  /** By sound: 1 where it belongs to a broken chord with a plain pattern. */
+  readonly broken: Uint8Array;
+}
+
+/** Longest note of a plain pattern, in quarters; slower leaps are a tune. Our own value. */
+const PATTERN_LONGEST = 0.5;
+/** Fewest notes of a plain pattern. */
+const PATTERN_LEAST = 4;
+
+/** Rises and falls from note to note. */
+const contourOf = (line: readonly Struck[]): string =>
+  line
+    .slice(1)
+    .map((struck, index) => Math.sign(struck[0]!.midi - line[index]![0]!.midi))
+    .join();
+
+/**
+ * Whether a line in a bar is a plain pattern: short notes of one length, of which a pitch comes back or the way up and
+ * down is that of a bar beside it.
+ */
+const isPlainPattern = (
+  line: readonly Struck[],
+  beside: readonly (readonly Struck[])[],
+  ticksPerQuarter: number,
+): boolean => {
+  const steps = line.slice(1).map((struck, index) => struck[0]!.onset - line[index]![0]!.onset);
+  if (line.length < PATTERN_LEAST) return false;
+  if (steps.some((step) => step !== steps[0] || step > PATTERN_LONGEST * ticksPerQuarter)) return false;
+  const pitches = line.flatMap((struck) => struck.map(({ midi }) => midi));
+  return (
+    new Set(pitches).size < pitches.length ||
+    beside.some((other) => other.length === line.length && contourOf(other) === contourOf(line))
+  );
+};
+
 /**
  * Until when each sound may ring, in ticks. Written lengths are the least; a note of a broken chord (it leaps to
  * its neighbours in the voice by a third or more) rings on, softly, to the end of the bar, until its own voice touches
@@ -108,21 +147,30 @@ const repeatsIn = (line: readonly Struck[]): readonly (readonly [Sound, Sound])[
 export const inferRinging = (
   sounds: readonly Sound[],
   bars: readonly Bar[],
+  ticksPerQuarter: number,
   isLetRing: (sound: Sound) => boolean = () => false,
-): readonly number[] => {
+): Ringing => {
+  const broken = new Uint8Array(sounds.length);
   const until = sounds.map((sound) => sound.end);
   const byBar = bars.map((): Sound[] => []);
   for (const sound of sounds) if (!sound.grace) byBar[sound.bar]!.push(sound);
+  const voicesIn = byBar.map(voicesOf);
   byBar.forEach((inBar, index) => {
     const { start, length } = bars[index]!;
-    const voices = voicesOf(inBar);
+    const voices = voicesIn[index]!;
     const previous = previousIn(voices);
     for (const line of voices) {
       const [first] = line[0]!;
       const answersBass = inBar.some(
         ({ midi, onset, voice }) => voice !== first!.voice && onset < first!.onset && midi < first!.midi,
       );
-      for (const sound of brokenIn(line, answersBass).flat()) {
+      const cell = brokenIn(line, answersBass);
+      const beside = [voicesIn[index - 1], voicesIn[index + 1]].flatMap((other) =>
+        (other ?? []).filter((each) => each[0]![0]!.voice === first!.voice),
+      );
+      const isPlain = cell.length === line.length && isPlainPattern(line, beside, ticksPerQuarter);
+      for (const sound of cell.flat()) {
+        if (isPlain) broken[sound.index] = 1;
         const closer = inBar.find(
           (other) =>
             other.voice === sound.voice &&
@@ -143,5 +191,5 @@ export const inferRinging = (
   });
   for (const sound of sounds)
     if (!sound.grace && isLetRing(sound)) until[sound.index] = ringsToBarEnd(sound, bars);
-  return until;
+  return { until, broken };
 };

@@ -5,6 +5,8 @@ export interface SoundTables {
   readonly end: Float64Array;
   /** Until when it may ring; its end where it may not. */
   readonly ring: Float64Array;
+  /** 1 where it belongs to a broken chord whose pattern is plain: it should ring over its neighbours. */
+  readonly broken: Uint8Array;
   /** Until when its finger may rest in silence where it lies. */
   readonly rest: Float64Array;
   /** Sound slurred or slid from, −1 for none. */

@@ -124,13 +124,9 @@ export class KeptBeside {
       : this.leaving.fingerFret[state * FINGERS + finger]!;
   }
 
-  /** Whether the fingers that stay down do so for notes that ring, and none for a note that is held. */
-  isRinging(state: number): boolean {
-    for (let rest = this.kept; rest !== 0; rest &= rest - 1) {
-      const at = state * STRINGS + lowestIndex(rest);
-      if (this.leaving.bound[at] === HELD && this.leaving.finger[at] !== 0) return false;
-    }
-    return true;
+  /** Whether the fingers that stay down all do so for a broken chord. */
+  isBrokenChord(state: number): boolean {
+    return (this.kept & ~this.leaving.patterned[state]! & ~this.leaving.openStrings[state]!) === 0;
   }
 
   /** Whether a finger of the option lies where it lay. */
@@ -150,11 +146,12 @@ export class KeptBeside {
    */
   flatAfter(state: number): number {
     const flat = this.leaving.flat[state]!;
-    const rested = this.leaving.fingerMask[state * FINGERS + 1]! & this.rested;
-    const lying = this.lyingOn(state, 1) | rested;
-    const fret = lying === 0 ? this.to : this.fretOf(state, 1);
-    if (isSeveral(lying)) return fret;
-    return fret === flat ? flat : 0;
+    const before = this.leaving.fingerMask[state * FINGERS + 1]!;
+    const struck = this.options.fingerMask[this.option * FINGERS + 1]!;
+    const lying = struck | (before & (this.kept | this.rested));
+    if (isSeveral(lying)) return this.fretOf(state, 1);
+    if (lying === 0) return flat === this.to ? flat : 0;
+    return flat === this.fretOf(state, 1) && (lying & before) !== 0 ? flat : 0;
   }
 
   /** The sound struck on the lowest string of a mask that is struck, −1 for none. */
@@ -209,8 +206,9 @@ export class KeptBeside {
         cost += costs.cutHeld;
         ledger?.('held note cut', slotSound(leaving.slot[base + k]!), costs.cutHeld);
       } else if (isStruckAgain || (bound === RINGING && leaving.finger[base + k] !== 0)) {
-        const amount = isStruckAgain ? costs.stopRinging : lifted === 0 ? costs.liftRinging : costs.liftRingingMore;
-        if (!isStruckAgain) lifted += 1;
+        const isStopped = isStruckAgain && ((leaving.patterned[state]! >> k) & 1) === 1;
+        const amount = isStopped ? costs.stopRinging : lifted === 0 ? costs.liftRinging : costs.liftRingingMore;
+        if (!isStopped) lifted += 1;
         cost += amount;
         ledger?.('ringing lifted', slotSound(leaving.slot[base + k]!), amount);
       }

@@ -36,6 +36,9 @@ export class StandingStates {
   lying = new Uint8Array(0);
   /** Strings on which a finger rests in silence that may be wanted again. */
   resting = new Uint8Array(0);
+  /** Strings that ring as part of a broken chord, and open strings that sound. */
+  patterned = new Uint8Array(0);
+  openStrings = new Uint8Array(0);
   hasBarre = new Uint8Array(0);
   anyStopped = new Uint8Array(0);
   inRest = new Uint8Array(0);
@@ -87,6 +90,8 @@ export class StandingStates {
     let sounding = 0;
     let lying = 0;
     let resting = 0;
+    let patterned = 0;
+    let openStrings = 0;
     let hasBarre = 0;
     for (let k = 0; k < STRINGS; k += 1) {
       const at = state * STRINGS + k;
@@ -113,6 +118,8 @@ export class StandingStates {
       if (soundEnd > lastEnd) lastEnd = soundEnd;
       if (bound >= RINGING) sounding |= 1 << k;
       if (finger !== 0 || bound >= RINGING) lying |= 1 << k;
+      if (bound === RINGING && sounds.broken[sound] === 1) patterned |= 1 << k;
+      if (finger === 0) openStrings |= 1 << k;
       if (finger === 0) continue;
       if (bound < RINGING && sounds.rest[sound]! > moment.onset) resting |= 1 << k;
       const own = state * FINGERS + finger;
@@ -127,6 +134,8 @@ export class StandingStates {
     this.sounding[state] = sounding;
     this.lying[state] = lying;
     this.resting[state] = resting;
+    this.patterned[state] = patterned;
+    this.openStrings[state] = openStrings;
     this.hasBarre[state] = hasBarre;
     this.anyStopped[state] = anyStopped;
     this.inRest[state] = lastEnd < moment.onset ? 1 : 0;
@@ -149,7 +158,7 @@ export class StandingStates {
     }
     if (this.position.length >= states) return;
     const capacity = Math.max(64, states * 2);
-    for (const each of ['position', 'sounding', 'lying', 'resting', 'hasBarre', 'anyStopped', 'inRest', 'flat'] as const)
+    for (const each of ['position', 'sounding', 'lying', 'resting', 'patterned', 'openStrings', 'hasBarre', 'anyStopped', 'inRest', 'flat'] as const)
       this[each] = new Uint8Array(capacity);
     this.slot = new Int32Array(capacity * STRINGS);
     this.bound = new Int8Array(capacity * STRINGS);

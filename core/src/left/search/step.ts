@@ -177,7 +177,7 @@ export class Stepper {
     const { costs, framed, options } = this;
     const four = placedNew === ALL_FINGERS ? costs.fourFingers : 0;
     if (framed.keptFingers === 0) return four + (isSeveral(placedNew) ? options.shape[framed.option]! : 0);
-    return four + (framed.isRinging(state) ? Math.max(SHAPE_SPARES, this.grown(state)) : 0);
+    return four + (framed.isBrokenChord(state) ? Math.max(SHAPE_SPARES, this.grown(state)) : 0);
   }
 
   /** What the ringing shape costs more with the framed option than before it. */

@@ -7,6 +7,6 @@ import type { LeftPlan } from '../../left/left-plan.ts';
 export const mustSoundUntil = ({ piece, sounds, times }: LeftPlan): Float64Array => {
   const { end, ring } = times;
   return Float64Array.from(sounds, ({ index }) =>
-    ring[index] !== piece.inferredRing[index] ? Math.max(end[index]!, ring[index]!) : end[index]!,
+    ring[index] !== piece.ringing.until[index] ? Math.max(end[index]!, ring[index]!) : end[index]!,
   );
 };
