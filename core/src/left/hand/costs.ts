@@ -65,6 +65,11 @@ export const LEFT_COST_RULES = {
     'per fret of difference',
     'a note that is set alone low on the neck is read with the finger of its fret; our own value',
   ),
+  crowd: rule(
+    1.5,
+    'per finger beside the index on its fret, times the share by which that is narrower than 34 mm',
+    'up the neck there is little room for another tip beside the index, which would rather lie flat; our own value',
+  ),
   besideIndex: rule(
     1.2,
     'per finger on the fret of 1, three strings away or more',
@@ -108,12 +113,12 @@ export const LEFT_COST_RULES = {
     'the base of the index damps an open string just on the treble side',
   ),
   settle: rule(
-    0.4,
+    0.5,
     'per position up the neck, when the hand arrives',
     'a hand settles near the nut first; once it has settled, the notes there cost nothing more; our own value',
   ),
   stayHigh: rule(
-    0.05,
+    0.03,
     'per position and beat',
     'a hand that stays up the neck for long longs for the nut a little; our own value',
   ),
@@ -133,7 +138,7 @@ export const LEFT_COST_RULES = {
     'there the body of the guitar is in the way of the hand; our own value',
   ),
   openAgainstHigh: rule(
-    0.5,
+    0.8,
     'per open note',
     'an open treble beside stopped notes high up changes the colour',
   ),
@@ -202,7 +207,7 @@ export const LEFT_COST_RULES = {
   ),
   swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
   stopRinging: rule(
-    3.4,
+    4.5,
     'per note',
     'two neighbouring notes of a broken chord on one string stop each other: the last resort, about as dear as a shift; our own value',
   ),

@@ -29,8 +29,12 @@ export const barreCost = (
   finger: number,
 ): number => {
   const whole = frame.lyingOn(state, finger);
-  if (!isSeveral(whole)) return 0;
   const fret = frame.fretOf(state, finger);
+  if (!isSeveral(whole))
+    // Along the neck it slides flat, whatever it is needed for first.
+    return finger === 1 && frame.slidesFlat(state, fret)
+      ? costs.barreSlide * barreSet(costs, tables, finger, whole, fret)
+      : 0;
   const flat = frame.keptOf(state, finger);
   const lying = isSeveral(flat) ? barreSet(costs, tables, finger, flat, fret) : 0;
   const share = finger === 1 ? flatShare(costs, frame, state, fret) : 1;

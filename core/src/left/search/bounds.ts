@@ -69,7 +69,7 @@ export class StepBounds {
 
   /** What the struck notes of an option cost in a position whatever lies around them. */
   struck(option: number, position: number): number {
-    return struckCost(this.costs, this.moment, option, position);
+    return struckCost(this.costs, this.moment, option, position, false);
   }
 
   /** What a state at least pays to move the hand to a position and to put the fingers of an option down there. */
@@ -89,7 +89,7 @@ export class StepBounds {
       const isSameFret = leaving.fingerFret[hand] === fret;
       if (before !== 0 && isSameFret && (mask & ~before) === 0) continue;
       const slidesFlat =
-        finger === 1 && shifting && isSeveral(mask) && leaving.flat[state] !== 0 && leaving.flat[state] !== fret;
+        finger === 1 && shifting && leaving.flat[state] !== 0 && leaving.flat[state] !== fret;
       placing +=
         this.weakness[finger]! +
         this.lying(finger, fret, position, shifting) +

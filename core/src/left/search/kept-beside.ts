@@ -149,9 +149,16 @@ export class KeptBeside {
     const before = this.leaving.fingerMask[state * FINGERS + 1]!;
     const struck = this.options.fingerMask[this.option * FINGERS + 1]!;
     const lying = struck | (before & (this.kept | this.rested));
-    if (isSeveral(lying)) return this.fretOf(state, 1);
+    if (isSeveral(lying) || (struck !== 0 && this.slidesFlat(state, this.fretOf(state, 1))))
+      return this.fretOf(state, 1);
     if (lying === 0) return flat === this.to ? flat : 0;
     return flat === this.fretOf(state, 1) && (lying & before) !== 0 ? flat : 0;
+  }
+
+  /** Whether the index, flat before, goes along the neck with the hand: it slides to its new fret like any guide. */
+  slidesFlat(state: number, fret: number): boolean {
+    const flat = this.leaving.flat[state]!;
+    return flat !== 0 && flat !== fret && flat !== this.to && fret === this.to;
   }
 
   /** The sound struck on the lowest string of a mask that is struck, −1 for none. */

@@ -58,6 +58,9 @@ export class Openings {
     return (
       amount +
       (isInverted ? costs.inverted : 0) +
+      (lower === 1 && stringsApart(frame.lyingOn(state, lower), frame.lyingOn(state, higher)) === 1
+        ? this.tables.crowd[low]!
+        : 0) +
       (lower === 1 && this.couldLieFlat(state, higher) ? costs.besideIndex : 0)
     );
   }

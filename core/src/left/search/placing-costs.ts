@@ -146,7 +146,7 @@ export class Placing {
     const hand = state * FINGERS + finger;
     const before = leaving.fingerMask[hand]!;
     const { place } = costs;
-    if (finger === 1 && shifting && !this.anchored && this.slidesFlat(mask, fret)) {
+    if (finger === 1 && shifting && !this.anchored && frame.slidesFlat(state, fret)) {
       this.guided = true;
       return { cost: costs.guideSlide, placing: 0, term: 'guide' };
     }
@@ -167,12 +167,6 @@ export class Placing {
     // A finger that was free for a while is lifted and set down again.
     const cost = isBusy ? costs.slideInPosition : Math.min(costs.slideInPosition, place + this.hop(hand));
     return { cost, placing: 0, term: 'hop' };
-  }
-
-  /** Whether the index lies flat on both ends of a shift: it slides along like any guide. */
-  private slidesFlat(mask: number, fret: number): boolean {
-    const flat = this.frame.leaving.flat[this.state]!;
-    return flat !== 0 && flat !== fret && isSeveral(mask);
   }
 
   /** To another string on the same fret: by a barre, charged on its own when the note before is kept, or by a jump. */

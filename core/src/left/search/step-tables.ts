@@ -15,6 +15,8 @@ export interface StepTables {
   readonly barre: Float64Array;
   /** By two positions: the way of the hand along the neck, in cm. */
   readonly distance: Float64Array;
+  /** By fret: two fingers side by side on it. */
+  readonly crowd: Float64Array;
   /** What fingers cost as a shape. */
   readonly shapes: ShapeCosts;
 }
@@ -76,6 +78,10 @@ export const stepTables = (costs: LeftCosts, hand: Hand, neck: NeckTables): Step
       (width) => costs.barre + costs.barreWidth * (width / REFERENCE_FRET_WIDTH - 1),
     ),
     distance: new Float64Array(TABLE_FRETS * TABLE_FRETS),
+    crowd: Float64Array.from(
+      neck.width,
+      (width) => costs.crowd * Math.max(0, REFERENCE_FRET_WIDTH / Math.max(1, width) - 1),
+    ),
     shapes: new ShapeCosts(neck),
   } satisfies StepTables;
   for (let lower = 1; lower < FINGERS; lower += 1)
