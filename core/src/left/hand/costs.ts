@@ -66,7 +66,7 @@ export const LEFT_COST_RULES = {
     'a note that is set alone low on the neck is read with the finger of its fret; our own value',
   ),
   crowd: rule(
-    1.5,
+    4,
     'per finger beside the index on its fret, times the share by which that is narrower than 34 mm',
     'up the neck there is little room for another tip beside the index, which would rather lie flat; our own value',
   ),
@@ -75,7 +75,7 @@ export const LEFT_COST_RULES = {
     'per finger on the fret of 1, three strings away or more',
     'there the index lies down as a barre; for shapes set at once the shape costs say so; our own value',
   ),
-  barre: rule(1.41, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
+  barre: rule(1.25, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
   barreWidth: rule(
     0.6,
     'per barre and 34 mm of fret',
@@ -123,7 +123,7 @@ export const LEFT_COST_RULES = {
     'a hand that stays up the neck for long longs for the nut a little; our own value',
   ),
   upTheNeck: rule(
-    0.3,
+    0.42,
     'per fret of the first places, on average',
     'a player looks for a note near the nut first; the fingers of a grip do not change it; our own value',
   ),
@@ -211,6 +211,11 @@ export const LEFT_COST_RULES = {
     'per note',
     'two neighbouring notes of a broken chord on one string stop each other: the last resort, about as dear as a shift; our own value',
   ),
+  liftBroken: rule(
+    2,
+    'per moment',
+    'the hand leaves a broken chord in the middle of its pattern; our own value',
+  ),
   liftRinging: rule(1.2, 'per moment', 'a note of the arpeggio stops ringing; our own value'),
   liftRingingMore: rule(
     0.3,
@@ -248,6 +253,7 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
     openAgainstHigh: 0,
     liftRinging: 2,
     liftRingingMore: 2,
+    liftBroken: 1.5,
     stopRinging: 1.5,
     highOnLowString: 0.5,
     upTheNeck: 0.5,

@@ -9,6 +9,8 @@ export const STRINGS = 6;
 
 /** Fret above which the dark register of a string begins (left-hand model, costs of struck notes). */
 export const DARK_FRET = 4;
+/** Share at which a note counts that is not the highest one struck. Our own value. */
+const BELOW_TREBLE = 0.25;
 /** Strings beyond ② that darken a note at most. Our own value. */
 const DARK_STRINGS = 2;
 /** Fret at which the neck meets the body. Common practice on the classical guitar, no published source. */
@@ -49,10 +51,10 @@ export interface OptionTable {
   /** Open strings ① to ③ it strikes. */
   readonly openTrebles: Uint8Array;
   /**
-   * By option and finger that stops the highest of the notes struck: frets above the dark fret times strings beyond ②, of
-   * which two count at most. What lies lower is heard as bass or filling, and is not dark.
+   * By option and finger: frets above the dark fret times strings beyond ②, of which two count at most, summed over the
+   * notes it stops. What lies below the highest note is heard as bass or filling and counts for less.
    */
-  readonly highOnLow: Uint16Array;
+  readonly highOnLow: Float64Array;
   /** Frets of the stopped notes, summed. */
   readonly frets: Uint16Array;
   /** By option and finger: frets above the body's, summed over the notes it stops. */
@@ -100,7 +102,7 @@ export const optionTable = (
     highestEasily: new Uint8Array(count * FINGERS).fill(TABLE_FRETS - 1),
     stoppedNotes: new Uint8Array(count),
     openTrebles: new Uint8Array(count),
-    highOnLow: new Uint16Array(count * FINGERS),
+    highOnLow: new Float64Array(count * FINGERS),
     frets: new Uint16Array(count),
     pastTheBody: new Uint16Array(count * FINGERS),
     homes: new Int32Array(count),
@@ -129,9 +131,10 @@ export const optionTable = (
       table.frets[option]! += fret;
       table.pastTheBody[option * FINGERS + finger]! += Math.max(0, fret - BODY_FRET);
       table.highestFret[option] = Math.max(table.highestFret[option]!, fret);
-      if (string === treble)
-        table.highOnLow[option * FINGERS + finger] =
-          Math.max(0, fret - DARK_FRET) * Math.min(DARK_STRINGS, Math.max(0, string - 2));
+      table.highOnLow[option * FINGERS + finger]! +=
+        (string === treble ? 1 : BELOW_TREBLE) *
+        Math.max(0, fret - DARK_FRET) *
+        Math.min(DARK_STRINGS, Math.max(0, string - 2));
       table.homes[option]! |= 1 << Math.min(LAST_POSITION, Math.max(1, fret - finger + 1));
     });
     for (let finger = 1; finger < FINGERS; finger += 1) {

@@ -213,8 +213,10 @@ export class KeptBeside {
         cost += costs.cutHeld;
         ledger?.('held note cut', slotSound(leaving.slot[base + k]!), costs.cutHeld);
       } else if (isStruckAgain || (bound === RINGING && leaving.finger[base + k] !== 0)) {
-        const isStopped = isStruckAgain && ((leaving.patterned[state]! >> k) & 1) === 1;
-        const amount = isStopped ? costs.stopRinging : lifted === 0 ? costs.liftRinging : costs.liftRingingMore;
+        const isPatterned = ((leaving.patterned[state]! >> k) & 1) === 1;
+        const isStopped = isStruckAgain && isPatterned;
+        const first = isPatterned ? costs.liftBroken : costs.liftRinging;
+        const amount = isStopped ? costs.stopRinging : lifted === 0 ? first : costs.liftRingingMore;
         if (!isStopped) lifted += 1;
         cost += amount;
         ledger?.('ringing lifted', slotSound(leaving.slot[base + k]!), amount);
