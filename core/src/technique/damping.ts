@@ -1,6 +1,6 @@
 import { covers } from '../fingering/rules.ts';
 import type { LeftPlan } from '../left/left-plan.ts';
-import { bassVoice } from '../right/events/events.ts';
+import { bassVoice } from '../right/events/roles.ts';
 import type { RightPlan } from '../right/right-plan.ts';
 import { THUMB } from '../right/events/ranks.ts';
 import type { Performance } from '../performance/performance.ts';

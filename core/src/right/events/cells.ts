@@ -64,6 +64,19 @@ const beatOf = (score: Score, { bar, onset }: PluckEvent): number => {
   return start + Math.floor((onset - start) / beat) * beat;
 };
 
+/** Events with those marked that belong to a broken chord. */
+export const withBrokenChords = (
+  events: readonly PluckEvent[],
+  cells: readonly Cell[],
+): readonly PluckEvent[] => {
+  const broken = new Set(
+    cells.flatMap(({ kind, first, end }) =>
+      kind === 'arpeggio' ? Array.from({ length: end - first }, (_, index) => first + index) : [],
+    ),
+  );
+  return events.map((event, index) => (broken.has(index) ? { ...event, isBrokenChord: true } : event));
+};
+
 /**
  * Finds the cells of a piece: tremolos wherever they stand, and arpeggios by the beat where a beat holds at least four
  * strokes, else by the bar.

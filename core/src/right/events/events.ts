@@ -6,13 +6,16 @@ import type { Lock } from '../../fingering/fingering.ts';
 import type { RightSchool } from '../../fingering/vocabulary.ts';
 import type { Clock } from '../../score/clock.ts';
 import { RIGHT_COSTS } from '../search/costs.ts';
+import { rolesOf, type Role } from './roles.ts';
 import type { RightRules } from './setup.ts';
 
 /** One note to pluck: its string and what is known of its voice. */
 export interface PluckedNote {
   readonly sound: number;
   readonly string: number;
-  readonly voice: 'bass' | 'melody' | 'only';
+  readonly voice: Role;
+  /** A tune above notes that fill the harmony in its bar: it keeps the ring finger. */
+  readonly isOverInner: boolean;
   /** The same pitch was plucked on this string in the event before: tremolo and repeated notes. */
   readonly isRepeated: boolean;
 }
@@ -31,6 +34,10 @@ export interface PluckEvent {
   readonly onset: number;
   /** Seconds since the event before; infinite for the first. */
   readonly secondsBefore: number;
+  /**
+   * The same at the tempo at which it will be played in the end, in seconds: slow practice keeps the fingers of the tempo.
+   */
+  readonly paceBefore: number;
   readonly notes: readonly PluckedNote[];
   /** Allowed fingers for the notes, as ranks (0 p to 3 a) rising with the notes; never empty. */
   readonly options: readonly (readonly number[])[];
@@ -38,6 +45,8 @@ export interface PluckEvent {
   /** A single line begins here: the event before was none of its notes, or lies some time back. */
   readonly isLineStart: boolean;
   readonly mayDoubleThumb: boolean;
+  /** Part of a chord that is broken over several strings: no line of its own. */
+  readonly isBrokenChord: boolean;
   /** A slurred note sounded since the event before: the finger that played is free again. */
   readonly isAfterSlur: boolean;
   /** What a pattern or an established order asks for. */
@@ -56,19 +65,10 @@ export const isLine = (event: PluckEvent): boolean =>
 
 /** Of more notes than the hand has fingers, the thumb sweeps the lowest. */
 const MOST_PLUCKED = 4;
+/** It takes them all in one stroke. */
+const SWEEPER: StrokeFinger = 'p';
 /** Thumb or ring finger plucks an artificial harmonic; the index touches. Common practice, no published source. */
 const BESIDE_TOUCHING_INDEX: readonly (readonly number[])[] = [[0], [3]];
-
-/** The voice with the lowest average pitch, when there are several. */
-export const bassVoice = (plan: LeftPlan): string | undefined => {
-  const sums = new Map<string, { sum: number; count: number }>();
-  for (const { voice, midi } of plan.sounds) {
-    const entry = sums.get(voice) ?? { sum: 0, count: 0 };
-    sums.set(voice, { sum: entry.sum + midi, count: entry.count + 1 });
-  }
-  if (sums.size < 2) return undefined;
-  return [...sums].sort(([, a], [, b]) => a.sum / a.count - b.sum / b.count)[0]![0];
-};
 
 /** All rising choices of `count` fingers out of p i m a. */
 const risingChoices = (count: number, from = 0): number[][] =>
@@ -83,6 +83,8 @@ const RISING_CHOICES = Array.from({ length: MOST_PLUCKED + 1 }, (_, count) => ri
 /** Least time between two events that is reckoned with, in seconds: a grace note. */
 const LEAST_GAP = 0.05;
 
+/** A quarter is thought of as no slower than this, in seconds. Our own value. */
+const SLOWEST_QUARTER = 0.5;
 /** Seconds after which a single line is felt to begin anew. Our own value. */
 const LINE_PAUSE = 1;
 
@@ -98,7 +100,7 @@ export const pluckEvents = (
   rules: RightRules,
   strummed: ReadonlySet<number> = new Set(),
 ): readonly PluckEvent[] => {
-  const bass = bassVoice(plan);
+  const roles = rolesOf(plan);
   const events: PluckEvent[] = [];
   const lockOf = (sound: number): StrokeFinger | undefined =>
     locks.get(score.notes[plan.sounds[sound]!.head]!.id)?.pluck;
@@ -120,11 +122,12 @@ export const pluckEvents = (
         isAfterSlur = true;
         continue;
       }
-      const { midi, voice } = plan.sounds[sound]!;
+      const { midi } = plan.sounds[sound]!;
       taken.set(string, {
         sound,
         string,
-        voice: bass === undefined ? 'only' : voice === bass ? 'bass' : 'melody',
+        voice: roles.of[sound]!,
+        isOverInner: roles.of[sound] === 'melody' && roles.hasInner.has(slice.bar),
         isRepeated:
           before?.notes.some((other) => other.string === string && plan.sounds[other.sound]!.midi === midi) ??
           false,
@@ -148,6 +151,8 @@ export const pluckEvents = (
       : all;
     const { doubleThumb, school } = rules.in(slice.bar);
     const gap = before ? clock.seconds(slice.onset) - clock.seconds(before.onset) : Infinity;
+    const quarters = before ? (slice.onset - before.onset) / score.ticksPerQuarter : Infinity;
+    const pace = Math.min(gap, quarters * SLOWEST_QUARTER);
     const isAlone = (some: readonly PluckedNote[] | undefined): boolean =>
       some?.length === 1 && some[0]!.voice !== 'bass';
     events.push({
@@ -155,17 +160,21 @@ export const pluckEvents = (
       bar: slice.bar,
       onset: slice.onset,
       secondsBefore: gap === Infinity ? gap : Math.max(gap, LEAST_GAP),
+      paceBefore: pace === Infinity ? pace : Math.max(pace, LEAST_GAP),
       notes,
       options: kept.length > 0 ? kept : all,
       school,
-      isLineStart: isAlone(notes) && (!isAlone(before?.notes) || gap >= LINE_PAUSE),
+      isLineStart: isAlone(notes) && (!isAlone(before?.notes) || pace >= LINE_PAUSE),
+      isBrokenChord: false,
       mayDoubleThumb: doubleThumb,
       isAfterSlur,
       swept: fromBass.slice(0, sweeps).map(({ sound }) => sound),
       wanted: undefined,
       load: loadOf(slice.struck, plan),
-      brokenLocks:
-        kept.length > 0 ? [] : notes.filter(({ sound }) => lockOf(sound)).map(({ sound }) => sound),
+      brokenLocks: [
+        ...fromBass.slice(0, sweeps).filter(({ sound }) => (lockOf(sound) ?? SWEEPER) !== SWEEPER),
+        ...(kept.length > 0 ? [] : notes.filter(({ sound }) => lockOf(sound))),
+      ].map(({ sound }) => sound),
     });
     isAfterSlur = false;
   }

@@ -9,10 +9,11 @@ const rule = (value: number, unit: string, reason: string): CostRule => ({ value
  */
 export const RIGHT_COST_RULES = {
   repeat: rule(5, 'per repeat at full haste', 'a finger that plays twice running'),
-  repeatSlow: rule(0.3, 'per repeat', 'even over a slow note alternation is better kept'),
+  repeatSlow: rule(1.2, 'per repeat', 'even over a slow note alternation is better kept'),
   repeatFast: rule(0.25, 's', 'below this a repeat costs its full price'),
   repeatCalm: rule(0.6, 's', 'above this a repeat costs little'),
-  thumbRepeat: rule(0.3, 'factor', 'the thumb repeats more easily'),
+  blockRepeat: rule(0.15, 'factor', 'chords in a row are struck with the same fingers'),
+  thumbRepeat: rule(0.15, 'factor', 'the thumb repeats more easily'),
   thumbSweep: rule(0.15, 'factor', 'p p on two neighbouring strings toward the treble is a light sweep'),
   repeatAfterOne: rule(
     0.8,
@@ -34,6 +35,15 @@ export const RIGHT_COST_RULES = {
   ),
   bassWithoutThumb: rule(1.6, 'per note', 'the bass voice belongs to the thumb'),
   melodyWithThumb: rule(1.1, 'per note', 'a melody does not belong to the thumb'),
+  bassLineWithoutThumb: rule(
+    1.2,
+    'per note of the one voice on ④ to ⑥',
+    'what moves there slowly enough for one finger is the thumb’s',
+  ),
+  thumbLinePace: rule(0.24, 's', 'from note to note: slow enough for the thumb alone'),
+  tuneWithoutRing: rule(0.9, 'per note', 'over notes that fill the harmony the tune keeps the ring finger'),
+  innerWithRing: rule(0.5, 'per note', 'what fills the harmony belongs to i and m'),
+  dyadChanged: rule(1, 'per note', 'two notes struck together and again keep their two fingers'),
   ring: rule(0.12, 'per note', 'i and m are the stronger pair'),
   ringOnBass: rule(1, 'per note', 'a on ④ to ⑥'),
   fingersOnBass: rule(0.2, 'per note', 'i and m on ⑤ and ⑥'),

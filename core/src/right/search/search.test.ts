@@ -16,25 +16,34 @@ const choices = (count: number, from = 0): number[][] =>
 const event: fc.Arbitrary<PluckEvent> = fc
   .record({
     strings: fc.uniqueArray(fc.integer({ min: 1, max: 6 }), { minLength: 1, maxLength: 3 }),
-    secondsBefore: fc.constantFrom(0.1, 0.2, 0.35, 0.8),
-    voice: fc.constantFrom('bass' as const, 'melody' as const, 'only' as const),
+    paceBefore: fc.constantFrom(0.1, 0.2, 0.35, 0.8),
+    voice: fc.constantFrom('bass' as const, 'inner' as const, 'melody' as const, 'only' as const),
+    isOverInner: fc.boolean(),
     isRepeated: fc.boolean(),
     load: fc.constantFrom(1, 1.5, 2),
     school: fc.constantFrom(...RIGHT_SCHOOLS),
     isLineStart: fc.boolean(),
+    isBrokenChord: fc.boolean(),
     isAfterSlur: fc.boolean(),
     mayDoubleThumb: fc.boolean(),
     rank: fc.option(fc.nat(3)),
   })
-  .map(({ strings, voice, isRepeated, rank, ...rest }) => ({
+  .map(({ strings, voice, isOverInner, isRepeated, rank, ...rest }) => ({
     ...rest,
+    secondsBefore: rest.paceBefore,
     slice: 0,
     bar: 0,
     onset: 0,
     brokenLocks: [],
     swept: [],
     wanted: rank === null ? undefined : { ranks: [rank], cost: 1 },
-    notes: strings.sort((a, b) => b - a).map((string, sound) => ({ sound, string, voice, isRepeated })),
+    notes: strings.sort((a, b) => b - a).map((string, sound) => ({
+      sound,
+      string,
+      voice,
+      isOverInner,
+      isRepeated,
+    })),
     options: choices(strings.length),
   }));
 
@@ -130,7 +139,7 @@ describe('the search', () => {
       .map(([each, string, school]) => ({
         ...each,
         school,
-        secondsBefore: 0.2,
+        paceBefore: 0.2,
         isAfterSlur: false,
         wanted: undefined,
         notes: [{ ...each.notes[0]!, string, voice: 'only' as const, isRepeated: false }],

@@ -37,20 +37,23 @@ const sameWanted = (a: Wanted | undefined, b: Wanted | undefined): boolean =>
 
 const sameEvent = (a: PluckEvent, b: PluckEvent): boolean =>
   a.secondsBefore === b.secondsBefore &&
+  a.paceBefore === b.paceBefore &&
   a.load === b.load &&
   a.school === b.school &&
   a.isLineStart === b.isLineStart &&
   a.isAfterSlur === b.isAfterSlur &&
+  a.isBrokenChord === b.isBrokenChord &&
   a.mayDoubleThumb === b.mayDoubleThumb &&
   sameWanted(a.wanted, b.wanted) &&
   a.options.length === b.options.length &&
   a.options.every((option, index) => option.every((rank, place) => rank === b.options[index]![place])) &&
   a.notes.length === b.notes.length &&
   a.notes.every(
-    ({ sound, string, voice, isRepeated }, index) =>
+    ({ sound, string, voice, isOverInner, isRepeated }, index) =>
       sound === b.notes[index]!.sound &&
       string === b.notes[index]!.string &&
       voice === b.notes[index]!.voice &&
+      isOverInner === b.notes[index]!.isOverInner &&
       isRepeated === b.notes[index]!.isRepeated,
   );
 

@@ -1,6 +1,7 @@
 import type { Branded } from '../../music/branded.ts';
 import { RIGHT_SCHOOL_RULES, type RightCosts, type RightTerm } from './costs.ts';
-import { isLine, type PluckEvent } from '../events/events.ts';
+import { isLine, type PluckedNote, type PluckEvent } from '../events/events.ts';
+import { FIRST_BASS_STRING } from '../events/roles.ts';
 import { INDEX, RING, THUMB } from '../events/ranks.ts';
 
 /**
@@ -34,7 +35,7 @@ export const pastOf = (state: number): number => state >> LAST;
 export type RightLedger = (term: RightTerm, sound: number, amount: number) => void;
 
 /** A crossing is never free of haste nor ruled by it alone: factors on its cost. */
-const LEAST_HURRY = 0.3;
+const LEAST_HURRY = 0.8;
 const MOST_HURRY = 1.5;
 
 /** The state after an event is played with an option; `remembers` keeps the fingers of the event before it. */
@@ -59,6 +60,13 @@ export const afterEvent = (
 /** 1 at full haste, 0 when there is time. */
 const haste = (seconds: number, fast: number, calm: number): number =>
   Math.min(1, Math.max(0, (calm - seconds) / (calm - fast)));
+
+/** Whether the one voice there is moves on the bass strings slowly enough for one finger. */
+const isThumbs = (costs: RightCosts, { isBrokenChord, notes, paceBefore }: PluckEvent): boolean =>
+  notes[0]!.voice === 'only' &&
+  notes[0]!.string >= FIRST_BASS_STRING &&
+  !isBrokenChord &&
+  paceBefore >= costs.thumbLinePace;
 
 /** The part of an option's cost that does not depend on what was played before. */
 export const placeCost = (
@@ -88,10 +96,14 @@ export const placeCost = (
               ? costs.thumbOnFirst
               : 0,
       );
-      if (voice === 'melody' || (voice === 'only' && line && string <= 3))
+      if (voice === 'melody' || ((voice === 'inner' || (voice === 'only' && line)) && string <= 3))
         charge('voice', index, costs.melodyWithThumb);
     } else {
       if (voice === 'bass') charge('voice', index, costs.bassWithoutThumb);
+      else if (line && isThumbs(costs, event)) 
+        charge('voice', index, costs.bassLineWithoutThumb);
+      if (notes[index]!.isOverInner && rank !== RING) charge('voice', index, costs.tuneWithoutRing);
+      if (voice === 'inner' && rank === RING) charge('voice', index, costs.innerWithRing);
       if (rank === RING) charge('finger', index, costs.ring + (string >= 4 ? costs.ringOnBass : 0));
       else if (string >= 5) charge('finger', index, costs.fingersOnBass);
     }
@@ -136,9 +148,9 @@ export const approachTo = (
   before: PluckEvent | undefined,
   event: PluckEvent,
 ): Approach => {
-  const { secondsBefore, load } = event;
-  const hurry = event.isAfterSlur ? 0 : haste(secondsBefore, costs.repeatFast, costs.repeatCalm);
-  const since = secondsBefore + (before?.secondsBefore ?? Infinity);
+  const { load, paceBefore } = event;
+  const hurry = event.isAfterSlur ? 0 : haste(paceBefore, costs.repeatFast, costs.repeatCalm);
+  const since = paceBefore + (before?.paceBefore ?? Infinity);
   const rules = RIGHT_SCHOOL_RULES[event.school];
   const isOrdered = rules.successor !== undefined && hurry > 0 && isLine(event) && !event.isLineStart;
   return {
@@ -148,7 +160,7 @@ export const approachTo = (
     repeatOverThumb:
       costs.repeatOverThumb * (costs.repeat * haste(since, costs.repeatFast, costs.repeatCalm)),
     crossing:
-      costs.crossing * load * Math.min(MOST_HURRY, Math.max(LEAST_HURRY, costs.crossingTime / secondsBefore)),
+      costs.crossing * load * Math.min(MOST_HURRY, Math.max(LEAST_HURRY, costs.crossingTime / paceBefore)),
     doubleThumb: isLine(event) && !event.mayDoubleThumb && hurry > 0 ? costs.schoolBroken : 0,
     schoolBroken: isLine(event) && rules.isStrict && hurry > 0 ? costs.schoolBroken : 0,
     successor: isOrdered ? rules.successor! : ANY,
@@ -191,16 +203,28 @@ export const orderCost = (
   const { notes, load } = approach.event;
   const last = (state >> LAST) & FINGER_MASK;
   const lastButOne = (state >> LAST_BUT_ONE) & FINGER_MASK;
+  let played = 0;
+  for (const rank of option) played |= 1 << rank;
   let cost = 0;
   const charge = (term: RightTerm, index: number, amount: number): void => {
     cost += amount;
     if (amount > 0) ledger?.(term, notes[index]!.sound, amount);
   };
+  const isBlock = isSeveral(played & ~ONLY_THUMB) && isSeveral(last & ~ONLY_THUMB);
+  const isSameDyad = isDyadAgain(notes, option);
   option.forEach((rank, index) => {
     const { string, isRepeated } = notes[index]!;
-    if ((last >> rank) & 1) {
+    if (isSameDyad && rank !== THUMB) {
+      if (stringOf(state, rank) !== string || !((last >> rank) & 1))
+        charge('repeat', index, costs.dyadChanged);
+    } else if ((last >> rank) & 1) {
       const isSweep = rank === THUMB && stringOf(state, rank) - string === 1;
-      const share = rank !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat;
+      const share =
+        rank !== THUMB
+          ? load * (isBlock ? costs.blockRepeat : 1)
+          : isSweep
+            ? costs.thumbSweep
+            : costs.thumbRepeat;
       charge('repeat', index, approach.repeat * share);
       charge('school', index, rank === THUMB ? approach.doubleThumb : approach.schoolBroken);
     } else if (isRepeated && (lastButOne >> rank) & 1)
@@ -210,23 +234,43 @@ export const orderCost = (
     if (rank === THUMB && (last >> INDEX) & 1 && string < stringOf(state, INDEX))
       charge('thumb', index, costs.thumbAboveIndex);
   });
-  const cameFromOne = last !== 0 && (last & (last - 1)) === 0;
-  if (!cameFromOne || option.length !== 1) return cost;
-  const previous = 31 - Math.clz32(last);
-  const rank = option[0]!;
-  const successor = approach.successor[previous]!;
-  if (successor >= 0 && rank !== successor) charge('school', 0, approach.orderBroken);
-  if (previous === THUMB || rank === THUMB || rank === previous) return cost;
-  const from = stringOf(state, previous);
-  const to = notes[0]!.string;
-  if (from === to) {
-    charge('finger', 0, rank > previous ? costs.risingOnString : 0);
-    // In tremolo the ring finger has its place; in a line it alternates less well.
-    if (!notes[0]!.isRepeated && (rank === RING || previous === RING))
-      charge('finger', 0, costs.weakAlternation);
-  } else if (to < from !== rank > previous) charge('crossing', 0, approach.crossing);
+  // Over the thumb alone the fingers still stand as they played before it.
+  const standing = (last === ONLY_THUMB ? lastButOne : last) & ~ONLY_THUMB;
+  const cameFromOne = standing !== 0 && standing === last && (last & (last - 1)) === 0;
+  if (cameFromOne && option.length === 1) {
+    const previous = 31 - Math.clz32(last);
+    const rank = option[0]!;
+    const successor = approach.successor[previous]!;
+    if (successor >= 0 && rank !== successor) charge('school', 0, approach.orderBroken);
+    if (rank !== THUMB && rank !== previous && stringOf(state, previous) === notes[0]!.string) {
+      charge('finger', 0, rank > previous ? costs.risingOnString : 0);
+      // In tremolo the ring finger has its place; in a line it alternates less well.
+      if (!notes[0]!.isRepeated && (rank === RING || previous === RING))
+        charge('finger', 0, costs.weakAlternation);
+    }
+  }
+  const crossed = option.findIndex((rank, index) => isCrossed(state, standing & ~played, rank, notes[index]!.string));
+  if (crossed >= 0) charge('crossing', crossed, approach.crossing);
   return cost;
 };
+
+/** Whether a finger plays on the wrong side of one of those that stand ready on their strings. */
+const isCrossed = (state: RightState, standing: number, rank: number, string: number): boolean => {
+  if (rank === THUMB) return false;
+  for (let other = INDEX; other <= RING; other += 1) {
+    if (((standing >> other) & 1) === 0 || other === rank) continue;
+    const from = stringOf(state, other);
+    if (from !== string && string < from !== rank > other) return true;
+  }
+  return false;
+};
+
+const isSeveral = (fingers: number): boolean => (fingers & (fingers - 1)) !== 0;
+
+/** Whether two notes or more, beside what the thumb takes, are struck together as they were just before. */
+const isDyadAgain = (notes: readonly PluckedNote[], option: readonly number[]): boolean =>
+  option.filter((rank) => rank !== THUMB).length > 1 &&
+  option.every((rank, index) => rank === THUMB || notes[index]!.isRepeated);
 
 /** The part of an option's cost that depends on the state. */
 export const moveCost = (

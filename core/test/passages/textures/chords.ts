@@ -73,7 +73,7 @@ export const TEXTURED_CHORDS: readonly TexturedPassage[] = [
     texture: 'walking bass',
     meter: '4/4',
     tempo: 80,
-    played: ['2.1:1i+1.0m/2 2.1:1i+1.0m/2 | 3.0i+2.0m/1', '5.3:3p/4 5.2:2p 5.0p 5.2:*p | 6.3:3|2p/1'],
+    played: ['2.1:1+1.0/2 2.1:1+1.0/2 | 3.0i+2.0m/1', '5.3:3p/4 5.2:2p 5.0p 5.2:*p | 6.3:3|2p/1'],
     movements: { damping: [[1, 5]] },
   },
   {
@@ -81,7 +81,7 @@ export const TEXTURED_CHORDS: readonly TexturedPassage[] = [
     texture: 'walking bass',
     meter: '4/4',
     tempo: 70,
-    played: ['2.5:1i+1.5:1m/2 2.5:1i+1.5:1m/2 | 2.5:1i+1.5:1m/1', '5.0p/4 4.7:3|4p 4.7:3|4p 4.7:3|4p | 5.0p/1'],
+    played: ['2.5:1+1.5:1/2 2.5:1+1.5:1/2 | 2.5:1+1.5:1/1', '5.0p/4 4.7:3|4 4.7:3|4 4.7:3|4 | 5.0p/1'],
     also: [['2.5:3+1.5:4/2 2.5:3+1.5:4/2 | 2.5:3+1.5:4/1', '5.0/4 3.2:1 3.2:1 3.2:1 | 5.0/1']],
   },
   {
@@ -89,7 +89,7 @@ export const TEXTURED_CHORDS: readonly TexturedPassage[] = [
     texture: 'walking bass',
     meter: '3/4',
     tempo: 80,
-    played: ['2.0i+1.0m/2. | 2.0i+1.0m/2. | 2.1:1i+1.0m/2.', '6.0p/2. | 6.3:*p/2. | 5.0p/2.'],
+    played: ['2.0+1.0/2. | 2.0+1.0/2. | 2.1:1+1.0/2.', '6.0p/2. | 6.3:*p/2. | 5.0p/2.'],
   },
   {
     name: 'E under A: the lower string is stopped',
