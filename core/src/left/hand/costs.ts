@@ -75,13 +75,18 @@ export const LEFT_COST_RULES = {
     'per finger on the fret of 1, three strings away or more',
     'there the index lies down as a barre; for shapes set at once the shape costs say so; our own value',
   ),
-  barre: rule(1.25, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
+  barre: rule(1.41, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
   barreWidth: rule(
     0.6,
     'per barre and 34 mm of fret',
     'near the nut the strings lie stiff and the frets wide: a barre costs more there; our own value',
   ),
   barreString: rule(0.15, 'per string', 'a longer barre needs more'),
+  barreFromTip: rule(
+    0.75,
+    'share of setting it',
+    'the index lies on its fret already and is laid down from its tip; our own value',
+  ),
   barreRoll: rule(
     0.15,
     'share of setting it',
@@ -113,7 +118,7 @@ export const LEFT_COST_RULES = {
     'the base of the index damps an open string just on the treble side',
   ),
   settle: rule(
-    0.5,
+    0.3,
     'per position up the neck, when the hand arrives',
     'a hand settles near the nut first; once it has settled, the notes there cost nothing more; our own value',
   ),
@@ -123,7 +128,7 @@ export const LEFT_COST_RULES = {
     'a hand that stays up the neck for long longs for the nut a little; our own value',
   ),
   upTheNeck: rule(
-    0.42,
+    0.6,
     'per fret of the first places, on average',
     'a player looks for a note near the nut first; the fingers of a grip do not change it; our own value',
   ),

@@ -106,7 +106,7 @@ export class Advance {
     );
     const kept =
       budget.window < Infinity
-        ? withinWindow(table, budget, this.heldByState, isHeldOn)
+        ? withinWindow(table, budget, this.heldByState, isHeldOn, (position) => stepper.aheadAt(position))
         : Array.from({ length: table.count }, (_, state) => state);
     return { layer: table.layer(kept, budget.maxStates), exact: kept.length <= budget.maxStates };
   }
@@ -163,7 +163,7 @@ export class Advance {
     const lead = groups.members[first]!;
     const heldAt = held * TABLE_FRETS + position;
     let best = Math.min(
-      cheapest[held]! + this.budget.window,
+      cheapest[held]! + this.budget.window + stepper.aheadAt(position),
       this.cheapestAt[heldAt]! + this.budget.windowInPosition,
     );
     const end = groups.start[group + 1]!;

@@ -1,5 +1,6 @@
 import type { LeftCosts } from '../hand/costs.ts';
 import type { KeptBeside } from './kept-beside.ts';
+import { FINGERS } from '../moments/option-table.ts';
 import type { StepTables } from './step-tables.ts';
 import { isSeveral, lowestBit, stringsOf } from '../hand/string-masks.ts';
 
@@ -45,5 +46,6 @@ export const barreCost = (
 /** The share of a barre of the index that is paid: it rolls where it has lain flat, and slides from fret to fret. */
 export const flatShare = (costs: LeftCosts, { leaving }: KeptBeside, state: number, fret: number): number => {
   const flat = leaving.flat[state]!;
-  return flat === 0 ? 1 : flat === fret ? costs.barreRoll : costs.barreSlide;
+  if (flat !== 0) return flat === fret ? costs.barreRoll : costs.barreSlide;
+  return leaving.fingerFret[state * FINGERS + 1] === fret ? costs.barreFromTip : 1;
 };

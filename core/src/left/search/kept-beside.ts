@@ -146,7 +146,8 @@ export class KeptBeside {
    */
   flatAfter(state: number): number {
     const flat = this.leaving.flat[state]!;
-    const before = this.leaving.fingerMask[state * FINGERS + 1]!;
+    const { fingerMask, resting, sounding } = this.leaving;
+    const before = fingerMask[state * FINGERS + 1]! & (sounding[state]! | resting[state]!);
     const struck = this.options.fingerMask[this.option * FINGERS + 1]!;
     const lying = struck | (before & (this.kept | this.rested));
     if (isSeveral(lying) || (struck !== 0 && this.slidesFlat(state, this.fretOf(state, 1))))

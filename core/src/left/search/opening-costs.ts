@@ -58,11 +58,17 @@ export class Openings {
     return (
       amount +
       (isInverted ? costs.inverted : 0) +
-      (lower === 1 && stringsApart(frame.lyingOn(state, lower), frame.lyingOn(state, higher)) === 1
-        ? this.tables.crowd[low]!
-        : 0) +
+      (lower === 1 && this.isBesideOneThatLies(state, higher) ? this.tables.crowd[low]! : 0) +
       (lower === 1 && this.couldLieFlat(state, higher) ? costs.besideIndex : 0)
     );
+  }
+
+  /** Whether a finger is set beside the index, or the index beside it, when the other lies there already. */
+  private isBesideOneThatLies(state: number, other: number): boolean {
+    const { frame } = this;
+    const own = frame.option * FINGERS;
+    if (frame.options.fingerMask[own + 1] !== 0 && frame.options.fingerMask[own + other] !== 0) return false;
+    return stringsApart(frame.lyingOn(state, 1), frame.lyingOn(state, other)) === 1;
   }
 
   /** Whether the index could lie flat instead of a finger far beside it on its fret, one of the two lying already. */

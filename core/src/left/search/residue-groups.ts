@@ -150,12 +150,16 @@ export class HeldNotes {
   }
 }
 
-/** The states of a table within the windows of the cheapest that hold the same notes on. */
+/**
+ * The states of a table within the windows of the cheapest that hold the same notes on. `aheadAt` is what a hand in a
+ * position has paid already that one further down may still have to pay.
+ */
 export const withinWindow = (
   table: StateTable,
   { window, windowInPosition }: SearchBudget,
   held: HeldNotes,
   isHeldOn: (sound: number) => boolean,
+  aheadAt: (position: number) => number,
 ): number[] => {
   held.clear();
   const classOf = new Int32Array(table.count);
@@ -175,7 +179,7 @@ export const withinWindow = (
     const own = classOf[state]!;
     const cost = table.cost[state]!;
     if (
-      cost <= cheapest[own]! + window &&
+      cost <= cheapest[own]! + window + aheadAt(table.position[state]!) &&
       cost <= cheapestAt[own * TABLE_FRETS + table.position[state]!]! + windowInPosition
     )
       kept.push(state);

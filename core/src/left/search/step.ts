@@ -92,6 +92,11 @@ export class Stepper {
     return this.options.homes[option]!;
   }
 
+  /** What a hand that lies in a position has paid to settle there, and one in first position has not. */
+  aheadAt(position: number): number {
+    return this.costs.settle * Math.max(0, position - 1);
+  }
+
   /** See `KeptBeside.staysOf`. */
   staysOf(state: number, option: number): number {
     return this.framed.staysOf(state, option);
