@@ -54,6 +54,10 @@ export class Advance {
   private cheapest = new Float64Array(0);
   /** The same by hand position. */
   private cheapestAt = new Float64Array(0);
+  /** By kind of state: the cheapest way to the option at hand, and where it comes from; and the kinds that have one. */
+  private kindCost = new Float64Array(0);
+  private kindFrom = new Int32Array(0);
+  private found = new Int32Array(0);
   private readonly stepper: Stepper;
   private readonly budget: SearchBudget;
 
@@ -89,6 +93,11 @@ export class Advance {
     if (this.cheapest.length < classes) {
       this.cheapest = new Float64Array(classes * 2);
       this.cheapestAt = new Float64Array(classes * 2 * TABLE_FRETS);
+    }
+    if (this.kindCost.length < groups.kinds) {
+      this.kindCost = new Float64Array(groups.kinds * 2).fill(Infinity);
+      this.kindFrom = new Int32Array(groups.kinds * 2);
+      this.found = new Int32Array(groups.kinds * 2);
     }
     this.cheapest.fill(Infinity, 0, classes);
     this.cheapestAt.fill(Infinity, 0, classes * TABLE_FRETS);
@@ -148,7 +157,15 @@ export class Advance {
     this.table.offer(position, stepper.next, 0, cost, before ? state : -1, option);
   }
 
-  /** The cheapest way from a group to one option and position; false when it would cut a note and may not. */
+  /** Cost from which a state that holds the same notes in a position is left behind. */
+  private limitOf(held: number, position: number): number {
+    return Math.min(
+      this.cheapest[held]! + this.budget.window + this.stepper.aheadAt(position),
+      this.cheapestAt[held * TABLE_FRETS + position]! + this.budget.windowInPosition,
+    );
+  }
+
+  /** The cheapest ways from the kinds of a group to one option and position; false when it would cut a note and may not. */
   private reach(
     before: Layer | undefined,
     group: number,
@@ -162,10 +179,7 @@ export class Advance {
     const first = groups.start[group]!;
     const lead = groups.members[first]!;
     const heldAt = held * TABLE_FRETS + position;
-    let best = Math.min(
-      cheapest[held]! + this.budget.window + stepper.aheadAt(position),
-      this.cheapestAt[heldAt]! + this.budget.windowInPosition,
-    );
+    let best = this.limitOf(held, position);
     const end = groups.start[group + 1]!;
     const struck = stepper.bounds.struck(option, position);
     // Nothing is framed before some state has been found that might be cheap enough.
@@ -181,23 +195,32 @@ export class Advance {
     const shared = stepper.frame(lead, option, position);
     if (stepper.cuts > 0 && !mayCut) return false;
     if (stayingOnly && !stepper.mayStay()) return true;
-    let from = -1;
+    const { found, kindCost, kindFrom } = this;
+    let kinds = 0;
     for (; at < end; at += 1) {
       const state = groups.members[at]!;
       const reached = (before ? before.cost[state]! : 0) + shared;
       if (reached >= best) break;
       if (stayingOnly && stepper.positionOf(state) !== position) continue;
-      if (reached + stepper.bounds.movement(state, option, position) >= best) continue;
+      const kind = groups.kindOf[state]!;
+      const least = Math.min(best, kindCost[kind]!);
+      if (reached >= least || reached + stepper.bounds.movement(state, option, position) >= least) continue;
       const cost = reached + stepper.costFrom(state);
-      if (cost >= best) continue;
-      best = cost;
-      from = state;
+      if (cost >= least) continue;
+      if (kindCost[kind] === Infinity) found[kinds++] = kind;
+      kindCost[kind] = cost;
+      kindFrom[kind] = state;
+      if (cost < cheapest[held]!) cheapest[held] = cost;
+      if (cost < this.cheapestAt[heldAt]!) this.cheapestAt[heldAt] = cost;
+      best = this.limitOf(held, position);
     }
-    if (from < 0) return true;
-    if (best < cheapest[held]!) cheapest[held] = best;
-    if (best < this.cheapestAt[heldAt]!) this.cheapestAt[heldAt] = best;
-    stepper.settle(from);
-    this.table.offer(position, stepper.next, 0, best, before ? from : -1, option);
+    for (let index = 0; index < kinds; index += 1) {
+      const kind = found[index]!;
+      const from = kindFrom[kind]!;
+      stepper.settle(from);
+      this.table.offer(position, stepper.next, 0, kindCost[kind]!, before ? from : -1, option);
+      kindCost[kind] = Infinity;
+    }
     return true;
   }
 }

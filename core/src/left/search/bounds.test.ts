@@ -107,6 +107,6 @@ describe('what is known of a step before it is framed', () => {
     // The checks have met what they are for.
     expect(steps).toBeGreaterThan(5000);
     expect(tight).toBeGreaterThan(steps / 20);
-    expect(cutting).toBeGreaterThan(steps / 20);
+    expect(cutting).toBeGreaterThan(steps / 30);
   }, 60_000);
 });

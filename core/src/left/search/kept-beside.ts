@@ -30,8 +30,6 @@ export class KeptBeside {
   kept = UNKNOWN;
   keptFingers = 0;
   openSounds = 0;
-  /** Strings on which a finger rests on in silence. */
-  rested = 0;
   /** Held notes that are cut, and what lifting costs in units of effort. */
   cuts = 0;
   liftingCost = 0;
@@ -51,8 +49,6 @@ export class KeptBeside {
   private keepable = 0;
   /** Strings whose ringing finger stays only where the hand does not leave it behind. */
   private straying = 0;
-  /** Strings on which a finger may rest on wherever the hand lies. */
-  private restable = 0;
 
   constructor(costs: LeftCosts, leaving: StandingStates) {
     this.costs = costs;
@@ -69,7 +65,6 @@ export class KeptBeside {
   set(state: number, option: number, position: number, ledger?: Ledger): boolean {
     if (state !== this.state || option !== this.option) this.loosen(state, option);
     this.to = position;
-    this.rested = this.restable === 0 ? 0 : this.restable & ~this.leftBehind(state, position);
     let kept = this.keepable;
     if (this.straying !== 0) kept &= ~this.strayed(state, position);
     const isOther = kept !== this.kept || ledger !== undefined;
@@ -144,15 +139,15 @@ export class KeptBeside {
    * Fret at which the index has been laid flat once the option is struck, 0 for none: it rolls between its tip and its
    * side, or hovers over its fret, and is not set anew before it has gone to another one.
    */
-  flatAfter(state: number): number {
+  flatAfter(state: number, rested: number): number {
     const flat = this.leaving.flat[state]!;
     const { fingerMask, resting, sounding } = this.leaving;
     const before = fingerMask[state * FINGERS + 1]! & (sounding[state]! | resting[state]!);
     const struck = this.options.fingerMask[this.option * FINGERS + 1]!;
-    const lying = struck | (before & (this.kept | this.rested));
+    const lying = struck | (before & (this.kept | rested));
     if (isSeveral(lying) || (struck !== 0 && this.slidesFlat(state, this.fretOf(state, 1))))
       return this.fretOf(state, 1);
-    if (lying === 0) return flat === this.to ? flat : 0;
+    if (lying === 0) return 0;
     return flat === this.fretOf(state, 1) && (lying & before) !== 0 ? flat : 0;
   }
 
@@ -185,14 +180,12 @@ export class KeptBeside {
     this.lying = (stopped ? leaving.sounding[state]! : leaving.lying[state]!) & ~stringMask;
     this.keepable = this.lying;
     this.straying = 0;
-    this.restable = 0;
     if (this.lying !== 0) {
       this.keepable &= ~(stopped
         ? conflictsBeside(leaving, options, state, option, this.lying)
         : coveredByOpen(leaving, options, state, option, this.lying));
       if (stopped) this.straying = ringingElsewhere(leaving, options, state, option, this.keepable);
     }
-    if (stopped) this.restable = restingBeside(leaving, options, state, option, this.keepable);
     this.kept = UNKNOWN;
     this.isLow = options.highestFret[option]! <= FIRST_POSITION_FRET;
   }
@@ -260,17 +253,18 @@ export class KeptBeside {
     return strayed;
   }
 
-  /** Strings whose resting finger the hand takes away from where it lies. */
-  private leftBehind(state: number, position: number): number {
-    const { leaving } = this;
+  /** Strings on which a finger of a state rests on in silence once the option is struck, where the hand does not leave it. */
+  restedOf(state: number): number {
+    const { leaving, option, options } = this;
+    if (leaving.resting[state] === 0 || options.fingersUsed[option] === 0) return 0;
     const base = state * STRINGS;
-    let left = 0;
-    for (let rest = this.restable; rest !== 0; rest &= rest - 1) {
+    let rested = restingBeside(leaving, options, state, option, this.kept);
+    for (let rest = rested; rest !== 0; rest &= rest - 1) {
       const k = lowestIndex(rest);
-      const away = leaving.fret[base + k]! - (position + leaving.finger[base + k]! - 1);
-      if (away > REST_FROM_HOME || away < -REST_FROM_HOME) left |= 1 << k;
+      const away = leaving.fret[base + k]! - (this.to + leaving.finger[base + k]! - 1);
+      if (away > REST_FROM_HOME || away < -REST_FROM_HOME) rested &= ~(1 << k);
     }
-    return left;
+    return rested;
   }
 
   /** Whether a string that sounds is struck again where it lies; a held note by the same finger. */

@@ -24,6 +24,9 @@ export interface PricedPlacement {
  */
 export const PRICE_LIMIT = 2.5;
 
+/** What remains has not been looked up. */
+const UNKNOWN = -1;
+
 /**
  * The least cost from each state of a layer to the end of the piece. `reached` and `left` say what the plan itself
  * has spent up to the layer and still spends after it: ways dearer than that by more than the limit are not followed.
@@ -35,6 +38,9 @@ class Backward {
   private readonly stepper: Stepper;
   private readonly limit: number;
   private rest: Float64Array = new Float64Array(0);
+  /** By kind of state: what remains once the option at hand is taken, and the kinds for which that is known. */
+  private kindOnward: Float64Array = new Float64Array(0);
+  private found = new Int32Array(0);
   private onward: Float64Array = new Float64Array(0);
   private best: Float64Array = new Float64Array(0);
 
@@ -50,6 +56,10 @@ class Backward {
     this.cuts.take(stepper.leaving, moment.options, groups);
     this.table.load(next);
     this.onward = onward;
+    if (this.kindOnward.length < groups.kinds) {
+      this.kindOnward = new Float64Array(groups.kinds * 2).fill(UNKNOWN);
+      this.found = new Int32Array(groups.kinds * 2);
+    }
     this.rest = new Float64Array(layer.count).fill(Infinity);
     const { count } = moment.options;
     if (this.best.length < count) this.best = new Float64Array(count * 2);
@@ -107,16 +117,25 @@ class Backward {
       const shared = stepper.frame(lead, option, position);
       if (stepper.cuts > 0 && !mayCut) return 'cuts';
       if (isStaying && !stepper.mayStay()) continue;
-      stepper.settle(lead);
-      const to = this.table.find(position, stepper.next);
-      const onward = to < 0 ? Infinity : shared + this.onward[to]!;
+      const { found, kindOnward } = this;
+      let kinds = 0;
       for (; at < end; at += 1) {
         const state = groups.members[at]!;
-        if (layer.cost[state]! + onward > most) break;
+        if (layer.cost[state]! + shared + this.best[option]! > most) break;
         if (isStaying && stepper.positionOf(state) !== position) continue;
+        const kind = groups.kindOf[state]!;
+        if (kindOnward[kind]! < 0) {
+          found[kinds++] = kind;
+          stepper.settle(state);
+          const to = this.table.find(position, stepper.next);
+          kindOnward[kind] = to < 0 ? Infinity : shared + this.onward[to]!;
+        }
+        const onward = kindOnward[kind]!;
+        if (layer.cost[state]! + onward > most) continue;
         const cost = onward + stepper.costFrom(state);
         if (cost < this.rest[state]!) this.rest[state] = cost;
       }
+      for (let index = 0; index < kinds; index += 1) kindOnward[found[index]!] = UNKNOWN;
     }
     return 'keeps';
   }

@@ -26,7 +26,10 @@ class SetNumbers {
 /** Nobody has asked yet. */
 const UNASKED = -1;
 
-/** States that leave the same behind, each group with its cheapest first. Arrays are used again. */
+/**
+ * States in which the same sounds on, each group with its cheapest first. Those in which the same lies in silence too are
+ * of one kind. Arrays are used again.
+ */
 export class ResidueGroups {
   count = 0;
   /** States of all groups after one another; group g has those from `start[g]` up to `start[g + 1]`. */
@@ -34,7 +37,11 @@ export class ResidueGroups {
   start = new Int32Array(0);
   /** Hand positions of a group's states: bit p is position p, bit 0 the hand that has not been used yet. */
   positions = new Int32Array(0);
+  /** By state: its kind, and how many kinds there are in all groups together. */
+  kindOf = new Int32Array(0);
+  kinds = 0;
   private groupOf = new Int32Array(0);
+  private readonly silences = new SetNumbers();
   private readonly numbers = new SetNumbers();
   private readonly key = new Int32Array(SLOTS);
 
@@ -44,20 +51,25 @@ export class ResidueGroups {
     if (this.members.length < count) {
       this.members = new Int32Array(count * 2);
       this.groupOf = new Int32Array(count * 2);
+      this.kindOf = new Int32Array(count * 2);
       this.start = new Int32Array(count * 2 + 1);
       this.positions = new Int32Array(count * 2);
     }
     this.numbers.clear();
+    this.silences.clear();
     this.start.fill(0);
     this.positions.fill(0);
     for (let state = 0; state < count; state += 1) {
       leaving.residue(state, this.key);
       const group = this.numbers.of(this.key);
       this.groupOf[state] = group;
+      leaving.silent(state, this.key);
+      this.kindOf[state] = this.silences.of(this.key);
       this.start[group + 1]! += 1;
       this.positions[group]! |= 1 << leaving.position[state]!;
     }
     this.count = this.numbers.count;
+    this.kinds = this.silences.count;
     for (let group = 0; group < this.count; group += 1) this.start[group + 1]! += this.start[group]!;
     const filled = this.start.slice(0, this.count);
     for (let state = 0; state < count; state += 1) {

@@ -177,12 +177,19 @@ export class StandingStates {
     into[FLAT] = 0;
   }
 
-  /** Writes what survives of a state into `into`: equal residues share every frame. */
+  /** Writes what sounds on in a state into `into`: equal residues share every frame. */
   residue(state: number, into: Int32Array): void {
     const base = state * STRINGS;
     for (let k = 0; k < STRINGS; k += 1)
-      into[k] =
-        this.bound[base + k]! >= RINGING || (this.resting[state]! >> k) & 1 ? this.slot[base + k]! : 0;
+      into[k] = this.bound[base + k]! >= RINGING ? this.slot[base + k]! : 0;
+    into[FLAT] = 0;
+  }
+
+  /** Writes what lies in silence in a state into `into`: with equal residues it leads to the same next state. */
+  silent(state: number, into: Int32Array): void {
+    const base = state * STRINGS;
+    for (let k = 0; k < STRINGS; k += 1)
+      into[k] = (this.resting[state]! >> k) & 1 ? this.slot[base + k]! : 0;
     into[FLAT] = this.flat[state]!;
   }
 }

@@ -210,10 +210,11 @@ export class Stepper {
     const { framed, leaving, moment, next, options } = this;
     const { option } = framed;
     const base = state * STRINGS;
+    const rested = framed.restedOf(state);
     for (let k = 0; k < STRINGS; k += 1) {
       const slot = leaving.slot[base + k]!;
       const isKept = (framed.kept >> k) & 1;
-      const restsOn = (framed.rested >> k) & 1 && this.sounds.rest[slotSound(slot)]! > moment.nextOnset;
+      const restsOn = (rested >> k) & 1 && this.sounds.rest[slotSound(slot)]! > moment.nextOnset;
       next[k] = isKept || restsOn ? slot : 0;
     }
     for (let index = 0; index < options.width; index += 1) {
@@ -230,6 +231,6 @@ export class Stepper {
         this.sounds.end[slotSound(leaving.slot[at]!)]! > this.sounds.end[struck]!;
       next[k] = packSlot(longer ? slotSound(leaving.slot[at]!) : struck, fret, options.placedFinger[from]!);
     }
-    next[FLAT] = framed.flatAfter(state);
+    next[FLAT] = framed.flatAfter(state, rested);
   }
 }
