@@ -137,7 +137,7 @@ export const momentsOf = (
     end,
     ring,
     broken: piece.ringing.broken,
-    rest: restingTimes(sounds, slices, score.ticksPerQuarter),
+    rest: restingTimes(sounds, slices, piece.ringing.broken, score.ticksPerQuarter),
     slurredFrom: piece.slurredFrom,
     slides: piece.slides,
   };

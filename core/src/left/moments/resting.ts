@@ -9,11 +9,13 @@ const WAITS_IN_LINE = 2;
 
 /**
  * Until when the finger of each sound may rest on its string in silence, in ticks: a while, to lead the hand if it
- * moves, and longer where the same pitch returns soon. Handbook §3, what lies, lies.
+ * moves, and longer where the same pitch returns soon; `isBroken` marks the notes of broken chords. Handbook §3, what lies,
+ * lies.
  */
 export const restingTimes = (
   sounds: readonly Sound[],
   slices: readonly Slice[],
+  isBroken: ArrayLike<number>,
   ticksPerQuarter: number,
 ): Float64Array => {
   const rest = Float64Array.from(sounds, (sound) => sound.end);
@@ -22,7 +24,7 @@ export const restingTimes = (
   for (const { struck } of slices.toReversed()) {
     for (const index of struck) {
       const sound = sounds[index]!;
-      const isAlone = struck.length === 1 && voices === 1;
+      const isAlone = struck.length === 1 && voices === 1 && isBroken[index] === 0;
       const again = later.get(sound.midi);
       const waits = isAlone ? WAITS_IN_LINE : WAITS_FOR;
       if (again && again.onset - sound.end <= waits * ticksPerQuarter) rest[index] = again.onset + 1;
