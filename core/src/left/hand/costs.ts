@@ -132,6 +132,16 @@ export const LEFT_COST_RULES = {
     'per fret of the first places, on average',
     'a player looks for a note near the nut first; the fingers of a grip do not change it; our own value',
   ),
+  shapeUp: rule(
+    0.32,
+    'per shape set at once by a free hand, and position',
+    'of two ways to hold a shape the one with the hand nearer the nut comes first; from the chord data',
+  ),
+  fretUp: rule(
+    0.02,
+    'per note set and fret',
+    'of two places within the hand the one nearer the nut comes first; our own value',
+  ),
   highOnLowString: rule(
     0.12,
     'per note set, fret above 4 and string above 2',
@@ -211,6 +221,11 @@ export const LEFT_COST_RULES = {
     'the same on another string: the hand twists; our own value',
   ),
   swapFinger: rule(0.7, 'per note', 'another finger on the same place'),
+  stopRingingLater: rule(
+    1.6,
+    'per note',
+    'a note of a broken chord is stopped by one that is not its neighbour; our own value',
+  ),
   stopRinging: rule(
     4.5,
     'per note',
@@ -295,7 +310,7 @@ export const LEFT_WEIGHTS = {
     'smallBarreLittleString',
   ],
   'fourth-finger': ['finger4'],
-  'high-positions': ['settle', 'stayHigh', 'upTheNeck', 'highOnLowString', 'pastTheBody'],
+  'high-positions': ['settle', 'stayHigh', 'upTheNeck', 'shapeUp', 'fretUp', 'highOnLowString', 'pastTheBody'],
   'open-among-stopped': ['openAgainstHigh', 'openInLine'],
   'string-changes': ['stringSkip', 'leaveString'],
   hops: ['hop', 'hopIdle', 'slideInPosition', 'crossOver', 'crossInHand'],

@@ -9,6 +9,13 @@ export const isSeveral = (mask: number): boolean => (mask & (mask - 1)) !== 0;
 /** Whether one string lies within the range of a mask. */
 export const isInside = (bit: number, mask: number): boolean => bit >= lowestBit(mask) && bit <= mask;
 
+/** Strings of a mask, counted. */
+export const countOf = (mask: number): number => {
+  let count = 0;
+  for (let rest = mask; rest !== 0; rest &= rest - 1) count += 1;
+  return count;
+};
+
 /** Strings from the lowest to the highest of a mask, both included. */
 export const stringsOf = (mask: number): number => 32 - Math.clz32(mask) - lowestIndex(mask);
 

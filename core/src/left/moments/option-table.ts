@@ -40,6 +40,8 @@ export interface OptionTable {
   readonly fingersUsed: Uint8Array;
   readonly fingerBits: Uint8Array;
   readonly highestFret: Uint8Array;
+  /** The lowest fret it stops, 0 when it stops none. */
+  readonly lowestFret: Uint8Array;
   readonly hasBarre: Uint8Array;
   /** By option and finger: frets between which the finger may lie beside the option, by order and reach. */
   readonly lowestBeside: Uint8Array;
@@ -95,6 +97,7 @@ export const optionTable = (
     fingersUsed: new Uint8Array(count),
     fingerBits: new Uint8Array(count),
     highestFret: new Uint8Array(count),
+    lowestFret: new Uint8Array(count),
     hasBarre: new Uint8Array(count),
     lowestBeside: new Uint8Array(count * FINGERS).fill(1),
     highestBeside: new Uint8Array(count * FINGERS).fill(TABLE_FRETS - 1),
@@ -130,6 +133,8 @@ export const optionTable = (
       table.stoppedNotes[option]! += 1;
       table.frets[option]! += fret;
       table.pastTheBody[option * FINGERS + finger]! += Math.max(0, fret - BODY_FRET);
+      const lowest = table.lowestFret[option]!;
+      table.lowestFret[option] = lowest === 0 ? fret : Math.min(lowest, fret);
       table.highestFret[option] = Math.max(table.highestFret[option]!, fret);
       table.highOnLow[option * FINGERS + finger]! +=
         (string === treble ? 1 : BELOW_TREBLE) *

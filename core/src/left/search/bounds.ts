@@ -77,7 +77,7 @@ export class StepBounds {
     const { costs, haste, leaving, options, tables } = this;
     const from = leaving.position[state]!;
     const shifting = from !== 0 && from !== position;
-    let placing = from === position ? 0 : settlingCost(costs, options, option, from, position);
+    let placing = from === position ? 0 : settlingCost(costs, options, option, from);
     let guided = false;
     for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
       const finger = lowestIndex(bits);

@@ -1,29 +1,29 @@
 import type { LeftCosts } from '../hand/costs.ts';
+import { countOf } from '../hand/string-masks.ts';
 import { FINGERS, type OptionTable } from '../moments/option-table.ts';
+
+/** A note so few frets above the hand’s position is no further up the neck. */
+const SAME_REGION = 1;
 
 /**
  * What it costs a hand to settle up the neck, in units of effort. Height belongs to the hand: it is paid where the hand
- * arrives, by how much further up that is, and in the search for a first place; the notes that follow there pay nothing.
- * `from` is 0 for the hand that has not been used yet.
+ * arrives, by how much further up its lowest note lies than where it was, and in the search for a first place; the notes
+ * that follow there pay nothing. `from` is 0 for the hand that has not been used yet. The fingers make no difference.
  */
-export const settlingCost = (
-  costs: LeftCosts,
-  options: OptionTable,
-  option: number,
-  from: number,
-  to: number,
-): number => {
-  if (from !== 0) return to > from ? costs.settle * (to - from) : 0;
-  return (
-    costs.settle * (to - 1) + (costs.upTheNeck * options.frets[option]!) / options.stoppedNotes[option]!
-  );
+export const settlingCost = (costs: LeftCosts, options: OptionTable, option: number, from: number): number => {
+  const lowest = options.lowestFret[option]!;
+  if (from !== 0) return costs.settle * Math.max(0, lowest - from - SAME_REGION);
+  return costs.settle * (lowest - 1) + (costs.upTheNeck * options.frets[option]!) / options.stoppedNotes[option]!;
 };
 
 /** What a hand pays for the time since the moment before that it has lain at a position. */
 export const stayingCost = (costs: LeftCosts, position: number, beats: number): number =>
   position > 1 ? costs.stayHigh * (position - 1) * beats : 0;
 
-/** What setting a finger of an option costs for the register in which its strings sound there. */
+/** What setting a finger of an option costs for where on the neck, and in which register, its strings sound there. */
 export const registerCost = (costs: LeftCosts, options: OptionTable, option: number, finger: number): number =>
+  costs.fretUp *
+    options.fingerFret[option * FINGERS + finger]! *
+    countOf(options.fingerMask[option * FINGERS + finger]!) +
   costs.highOnLowString * options.highOnLow[option * FINGERS + finger]! +
   costs.pastTheBody * options.pastTheBody[option * FINGERS + finger]!;

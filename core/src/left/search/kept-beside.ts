@@ -209,8 +209,13 @@ export class KeptBeside {
       } else if (isStruckAgain || (bound === RINGING && leaving.finger[base + k] !== 0)) {
         const isPatterned = ((leaving.patterned[state]! >> k) & 1) === 1;
         const isStopped = isStruckAgain && isPatterned;
+        const isNeighbour = ((leaving.justStruck[state]! >> k) & 1) === 1;
         const first = isPatterned ? costs.liftBroken : costs.liftRinging;
-        const amount = isStopped ? costs.stopRinging : lifted === 0 ? first : costs.liftRingingMore;
+        const amount = isStopped
+          ? isNeighbour
+            ? costs.stopRinging
+            : costs.stopRingingLater
+          : lifted === 0 ? first : costs.liftRingingMore;
         if (!isStopped) lifted += 1;
         cost += amount;
         ledger?.('ringing lifted', slotSound(leaving.slot[base + k]!), amount);

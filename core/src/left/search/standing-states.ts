@@ -39,6 +39,8 @@ export class StandingStates {
   /** Strings that ring as part of a broken chord, and open strings that sound. */
   patterned = new Uint8Array(0);
   openStrings = new Uint8Array(0);
+  /** Strings that were struck at the moment before. */
+  justStruck = new Uint8Array(0);
   hasBarre = new Uint8Array(0);
   anyStopped = new Uint8Array(0);
   inRest = new Uint8Array(0);
@@ -92,6 +94,7 @@ export class StandingStates {
     let resting = 0;
     let patterned = 0;
     let openStrings = 0;
+    let justStruck = 0;
     let hasBarre = 0;
     for (let k = 0; k < STRINGS; k += 1) {
       const at = state * STRINGS + k;
@@ -120,6 +123,7 @@ export class StandingStates {
       if (finger !== 0 || bound >= RINGING) lying |= 1 << k;
       if (bound === RINGING && sounds.broken[sound] === 1) patterned |= 1 << k;
       if (finger === 0) openStrings |= 1 << k;
+      if (sounds.onset[sound] === moment.previousOnset) justStruck |= 1 << k;
       if (finger === 0) continue;
       if (bound < RINGING && sounds.rest[sound]! > moment.onset) resting |= 1 << k;
       const own = state * FINGERS + finger;
@@ -136,6 +140,7 @@ export class StandingStates {
     this.resting[state] = resting;
     this.patterned[state] = patterned;
     this.openStrings[state] = openStrings;
+    this.justStruck[state] = justStruck;
     this.hasBarre[state] = hasBarre;
     this.anyStopped[state] = anyStopped;
     this.inRest[state] = lastEnd < moment.onset ? 1 : 0;
@@ -158,7 +163,7 @@ export class StandingStates {
     }
     if (this.position.length >= states) return;
     const capacity = Math.max(64, states * 2);
-    for (const each of ['position', 'sounding', 'lying', 'resting', 'patterned', 'openStrings', 'hasBarre', 'anyStopped', 'inRest', 'flat'] as const)
+    for (const each of ['position', 'sounding', 'lying', 'resting', 'patterned', 'openStrings', 'justStruck', 'hasBarre', 'anyStopped', 'inRest', 'flat'] as const)
       this[each] = new Uint8Array(capacity);
     this.slot = new Int32Array(capacity * STRINGS);
     this.bound = new Int8Array(capacity * STRINGS);

@@ -143,7 +143,7 @@ export class Stepper {
     if (options.fingersUsed[option] === 0) return cost;
     if (!placing.begin(state)) return Infinity;
     if (from !== framed.to) {
-      const amount = settlingCost(costs, options, option, from, framed.to);
+      const amount = settlingCost(costs, options, option, from);
       cost += amount;
       if (amount > 0) ledger?.('height', first, amount);
     }
@@ -181,7 +181,11 @@ export class Stepper {
   private shapeCost(state: number, placedNew: number): number {
     const { costs, framed, options } = this;
     const four = placedNew === ALL_FINGERS ? costs.fourFingers : 0;
-    if (framed.keptFingers === 0) return four + (isSeveral(placedNew) ? options.shape[framed.option]! : 0);
+    if (framed.keptFingers === 0) {
+      if (!isSeveral(placedNew)) return four;
+      const isFree = this.leaving.position[state] === 0;
+      return four + options.shape[framed.option]! + (isFree ? costs.shapeUp * (framed.to - 1) : 0);
+    }
     return four + (framed.isBrokenChord(state) ? Math.max(SHAPE_SPARES, this.grown(state)) : 0);
   }
 

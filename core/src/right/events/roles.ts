@@ -39,8 +39,9 @@ export interface Roles {
 }
 
 /**
- * The role of every sound. The lowest voice is the bass; where it moves more often than the tune above it, its notes on
- * the treble strings that leap up from the bass fill the harmony, though their stems point down.
+ * The role of every sound. The lowest voice is the bass; where it moves more often than the tune above it, or strikes
+ * several notes at once, those on the treble strings that leap up from the bass fill the harmony, though their stems point
+ * down.
  */
 export const rolesOf = (plan: LeftPlan): Roles => {
   const voices = voicesOf(plan);
@@ -53,6 +54,13 @@ export const rolesOf = (plan: LeftPlan): Roles => {
     const key = `${bar} ${voice}`;
     onsets.set(key, (onsets.get(key) ?? new Set()).add(onset));
   }
+  const struckTogether = new Map<string, number>();
+  for (const { onset, voice } of plan.sounds) {
+    const key = `${onset} ${voice}`;
+    struckTogether.set(key, (struckTogether.get(key) ?? 0) + 1);
+  }
+  const isDyad = ({ onset, voice }: { onset: number; voice: string }): boolean =>
+    struckTogether.get(`${onset} ${voice}`)! > 1;
   /** By bar: the bass that sounded last, as its pitch. */
   let lastBass: number | undefined;
   let lastBar = -1;
@@ -66,7 +74,7 @@ export const rolesOf = (plan: LeftPlan): Roles => {
     if (voice === bass) {
       const fills =
         string < FIRST_BASS_STRING &&
-        moves(bass) > moves(tune) &&
+        (moves(bass) > moves(tune) || isDyad(sound)) &&
         (lastBass === undefined ? isAnswer(plan, sound.onset, bar) : midi - lastBass >= LEAP_FROM_BASS);
       roles[index] = fills ? 'inner' : 'bass';
       if (!fills) lastBass = midi;

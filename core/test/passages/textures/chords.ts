@@ -22,7 +22,7 @@ export const TEXTURED_CHORDS: readonly TexturedPassage[] = [
     texture: 'cadence',
     meter: '4/4',
     tempo: 70,
-    played: ['6.0p+3.9:2|3i+2.9:3|4m+1.7:1a/2 5.0p+3.9:2|3i+2.10:3|4m+1.9:1|2a | 6.7:1p+3.8:2i+2.7:1m+1.7:1a/1 | 6.0p+3.9:2|3i+2.9:3|4m+1.7:1a/1'],
+    played: ['6.0p+3.9:2|3i+2.9:3|4m+1.7:1a/2 5.0p+3.9:2|3i+2.10:3|4m+1.9:1|2|3a | 6.7:1p+3.8:2i+2.7:1m+1.7:1a/1 | 6.0p+3.9:2|3i+2.9:3|4m+1.7:1a/1'],
   },
   {
     name: 'cadence in G at III',
