@@ -11,7 +11,13 @@ import { restingTimes } from './resting.ts';
 import { changedSlices } from './changed-slices.ts';
 import { ruledIn } from './passage-rules.ts';
 import { mergedLock, twinIn, type LockOf } from './unisons.ts';
-import { ALL_POSITIONS, placeMoment, type Moment, type PlacedMoment, type PlacedPair } from './ways-at-moment.ts';
+import {
+  ALL_POSITIONS,
+  placeMoment,
+  type Moment,
+  type PlacedMoment,
+  type PlacedPair,
+} from './ways-at-moment.ts';
 import { ringsToBarEnd } from './ringing.ts';
 
 /** Everything the search starts from: moments with their options, and the sounds. */

@@ -40,7 +40,10 @@ export const barreCost = (
   const lying = isSeveral(flat) ? barreSet(costs, tables, finger, flat, fret) : 0;
   const share = finger === 1 ? flatShare(costs, frame, state, fret) : 1;
   const isBesideOpen = finger === 1 && (frame.openSounds & (lowestBit(whole) >> 1)) !== 0;
-  return share * (barreSet(costs, tables, finger, whole, fret) - lying) + (isBesideOpen ? costs.openBesideBarre : 0);
+  return (
+    share * (barreSet(costs, tables, finger, whole, fret) - lying) +
+    (isBesideOpen ? costs.openBesideBarre : 0)
+  );
 };
 
 /** The share of a barre of the index that is paid: it rolls where it has lain flat, and slides from fret to fret. */

@@ -79,6 +79,7 @@ export class StepBounds {
     const shifting = from !== 0 && from !== position;
     let placing = from === position ? 0 : settlingCost(costs, options, option, from);
     let guided = false;
+    let ledByLine = false;
     for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
       const finger = lowestIndex(bits);
       const hand = state * FINGERS + finger;
@@ -103,9 +104,10 @@ export class StepBounds {
       else if ((mask & before) === 0) placing += costs.place + this.hop(hand);
       else if (leaving.fingerBound[hand]! < BUSY && !shifting)
         placing += Math.min(costs.slideInPosition, costs.place + this.hop(hand));
-      else if (leaving.fingerBound[hand]! >= BUSY && leaving.fingerIsLine[hand] === 1)
+      else if (leaving.fingerBound[hand]! >= BUSY && leaving.fingerIsLine[hand] === 1) {
+        ledByLine = shifting;
         placing += shifting ? costs.slideLast : costs.slideInPosition;
-      else {
+      } else {
         guided = shifting;
         placing += shifting ? costs.guideSlide : Math.min(costs.slideInPosition, costs.slideBeside);
       }
@@ -114,10 +116,10 @@ export class StepBounds {
     placing += Math.min(0, options.shape[option]!, leaving.sounding[state] !== 0 ? SHAPE_SPARES : 0);
     if (!shifting) return placing;
     const whole = wholeShift(costs, tables, haste, from, position);
-    if (guided) return placing + whole * guidedShare(costs, from, position);
-    if (leaving.inRest[state] === 1) return placing + whole * costs.shiftInRest * haste.calm;
-    if (leaving.anyStopped[state] === 0) return placing + whole * costs.shiftOnOpen * haste.calm;
-    return placing + whole;
+    let share = guided ? guidedShare(costs, from, position) : ledByLine ? costs.shiftLedByLine : 1;
+    if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
+    else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);
+    return placing + whole * share;
   }
 
   /** A finger away from home, whether or not it lies alone. */

@@ -10,10 +10,17 @@ const SAME_REGION = 1;
  * arrives, by how much further up its lowest note lies than where it was, and in the search for a first place; the notes
  * that follow there pay nothing. `from` is 0 for the hand that has not been used yet. The fingers make no difference.
  */
-export const settlingCost = (costs: LeftCosts, options: OptionTable, option: number, from: number): number => {
+export const settlingCost = (
+  costs: LeftCosts,
+  options: OptionTable,
+  option: number,
+  from: number,
+): number => {
   const lowest = options.lowestFret[option]!;
   if (from !== 0) return costs.settle * Math.max(0, lowest - from - SAME_REGION);
-  return costs.settle * (lowest - 1) + (costs.upTheNeck * options.frets[option]!) / options.stoppedNotes[option]!;
+  return (
+    costs.settle * (lowest - 1) + (costs.upTheNeck * options.frets[option]!) / options.stoppedNotes[option]!
+  );
 };
 
 /** What a hand pays for the time since the moment before that it has lain at a position. */
@@ -21,7 +28,12 @@ export const stayingCost = (costs: LeftCosts, position: number, beats: number): 
   position > 1 ? costs.stayHigh * (position - 1) * beats : 0;
 
 /** What setting a finger of an option costs for where on the neck, and in which register, its strings sound there. */
-export const registerCost = (costs: LeftCosts, options: OptionTable, option: number, finger: number): number =>
+export const registerCost = (
+  costs: LeftCosts,
+  options: OptionTable,
+  option: number,
+  finger: number,
+): number =>
   costs.fretUp *
     options.fingerFret[option * FINGERS + finger]! *
     countOf(options.fingerMask[option * FINGERS + finger]!) +

@@ -215,7 +215,9 @@ export class KeptBeside {
           ? isNeighbour
             ? costs.stopRinging
             : costs.stopRingingLater
-          : lifted === 0 ? first : costs.liftRingingMore;
+          : lifted === 0
+            ? first
+            : costs.liftRingingMore;
         if (!isStopped) lifted += 1;
         cost += amount;
         ledger?.('ringing lifted', slotSound(leaving.slot[base + k]!), amount);

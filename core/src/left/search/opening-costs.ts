@@ -68,7 +68,7 @@ export class Openings {
     const { frame } = this;
     const own = frame.option * FINGERS;
     if (frame.options.fingerMask[own + 1] !== 0 && frame.options.fingerMask[own + other] !== 0) return false;
-    return stringsApart(frame.lyingOn(state, 1), frame.lyingOn(state, other)) < FLAT_APART;
+    return stringsApart(frame.lyingOn(state, 1), frame.lyingOn(state, other)) === 1;
   }
 
   /** Whether the index could lie flat instead of a finger far beside it on its fret, one of the two lying already. */

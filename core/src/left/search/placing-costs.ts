@@ -31,6 +31,8 @@ export class Placing {
   private alone = false;
   /** Whether a guide finger leads the shift. */
   private guided = false;
+  /** Whether a finger leads it that has just played the line. */
+  private ledByLine = false;
   /** Whether a finger stays where it is in the shift: nothing leads a hand that is held. */
   private anchored = false;
   /** Fingers that move together over the strings, as bits. */
@@ -53,6 +55,7 @@ export class Placing {
     const fingers = frame.options.fingerBits[frame.option]!;
     this.alone = frame.isLone && !this.shifting && this.from !== 0;
     this.guided = false;
+    this.ledByLine = false;
     this.anchored = this.shifting && (frame.keptFingers !== 0 || this.anyStays(fingers));
     this.block = isSeveral(fingers) ? this.movedAsBlock(fingers) : 0;
     return true;
@@ -134,9 +137,10 @@ export class Placing {
     const { costs, frame, from, haste, state } = this;
     const { leaving, to } = frame;
     let cost = wholeShift(costs, this.tables, haste, from, to);
-    if (this.guided) cost *= guidedShare(costs, from, to);
-    else if (leaving.inRest[state] === 1) cost *= costs.shiftInRest * haste.calm;
-    else if (leaving.anyStopped[state] === 0) cost *= costs.shiftOnOpen * haste.calm;
+    let share = this.guided ? guidedShare(costs, from, to) : this.ledByLine ? costs.shiftLedByLine : 1;
+    if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
+    else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);
+    cost *= share;
     return frame.keptFingers !== 0 ? cost * costs.shiftHolding : cost;
   }
 
@@ -163,7 +167,10 @@ export class Placing {
       const slide = costs.slideBeside * Math.abs(fret - leaving.fingerFret[hand]!);
       return { cost: Math.min(costs.slideInPosition, slide), placing: 0, term: 'guide' };
     }
-    if (isMoving) return { cost: costs.slideLast, placing: 0, term: 'hop' };
+    if (isMoving) {
+      this.ledByLine = true;
+      return { cost: costs.slideLast, placing: 0, term: 'hop' };
+    }
     // A finger that was free for a while is lifted and set down again.
     const cost = isBusy ? costs.slideInPosition : Math.min(costs.slideInPosition, place + this.hop(hand));
     return { cost, placing: 0, term: 'hop' };
@@ -179,10 +186,7 @@ export class Placing {
     const joined = mask | frame.leaving.fingerMask[hand]!;
     const cost =
       finger === 1
-        ? Math.min(
-            hop,
-            flatShare(costs, frame, state, fret) * barreSet(costs, this.tables, 1, joined, fret),
-          )
+        ? Math.min(hop, flatShare(costs, frame, state, fret) * barreSet(costs, this.tables, 1, joined, fret))
         : hop;
     return { cost, placing: costs.place, term: 'hop' };
   }

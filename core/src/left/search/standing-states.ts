@@ -27,7 +27,7 @@ export class StandingStates {
   fingerFret = new Uint8Array(0);
   fingerMask = new Uint8Array(0);
   fingerBound = new Int8Array(0);
-  /** Whether the finger just played the line alone. */
+  /** Whether the finger alone has just been struck: what it plays is a line. */
   fingerIsLine = new Uint8Array(0);
   /** Fret at which the index has been laid flat and which it has not left since, 0 for none. */
   flat = new Uint8Array(0);
@@ -95,6 +95,8 @@ export class StandingStates {
     let patterned = 0;
     let openStrings = 0;
     let justStruck = 0;
+    let stoppedJustNow = 0;
+    let lastStopped = 0;
     let hasBarre = 0;
     for (let k = 0; k < STRINGS; k += 1) {
       const at = state * STRINGS + k;
@@ -132,9 +134,12 @@ export class StandingStates {
       this.fingerMask[own]! |= 1 << k;
       if (bound > this.fingerBound[own]!) this.fingerBound[own] = bound;
       if (soundEnd > moment.previousOnset) anyStopped = 1;
-      if (moment.struckBefore === 1 && sounds.onset[sound] === moment.previousOnset)
-        this.fingerIsLine[own] = 1;
+      if (sounds.onset[sound] === moment.previousOnset) {
+        stoppedJustNow += 1;
+        lastStopped = own;
+      }
     }
+    if (stoppedJustNow === 1) this.fingerIsLine[lastStopped] = 1;
     this.sounding[state] = sounding;
     this.lying[state] = lying;
     this.resting[state] = resting;
@@ -163,7 +168,19 @@ export class StandingStates {
     }
     if (this.position.length >= states) return;
     const capacity = Math.max(64, states * 2);
-    for (const each of ['position', 'sounding', 'lying', 'resting', 'patterned', 'openStrings', 'justStruck', 'hasBarre', 'anyStopped', 'inRest', 'flat'] as const)
+    for (const each of [
+      'position',
+      'sounding',
+      'lying',
+      'resting',
+      'patterned',
+      'openStrings',
+      'justStruck',
+      'hasBarre',
+      'anyStopped',
+      'inRest',
+      'flat',
+    ] as const)
       this[each] = new Uint8Array(capacity);
     this.slot = new Int32Array(capacity * STRINGS);
     this.bound = new Int8Array(capacity * STRINGS);
@@ -193,8 +210,7 @@ export class StandingStates {
   /** Writes what lies in silence in a state into `into`: with equal residues it leads to the same next state. */
   silent(state: number, into: Int32Array): void {
     const base = state * STRINGS;
-    for (let k = 0; k < STRINGS; k += 1)
-      into[k] = (this.resting[state]! >> k) & 1 ? this.slot[base + k]! : 0;
+    for (let k = 0; k < STRINGS; k += 1) into[k] = (this.resting[state]! >> k) & 1 ? this.slot[base + k]! : 0;
     into[FLAT] = this.flat[state]!;
   }
 }

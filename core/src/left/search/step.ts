@@ -137,8 +137,7 @@ export class Stepper {
     const from = leaving.position[state]!;
     let cost = stayingCost(costs, from, moment.beatsBefore);
     if (cost > 0) ledger?.('height', first, cost);
-    if (leaving.hasVoices)
-      cost += voiceCost(costs, leaving, this.sounds, moment, state, option, ledger);
+    if (leaving.hasVoices) cost += voiceCost(costs, leaving, this.sounds, moment, state, option, ledger);
     cost += parallelCost(costs, leaving, moment, state, option, ledger);
     if (options.fingersUsed[option] === 0) return cost;
     if (!placing.begin(state)) return Infinity;

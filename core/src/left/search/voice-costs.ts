@@ -58,8 +58,7 @@ export const parallelCost = (
   const lowFrom = leaving.stringOf(state, parallel.lowFrom);
   const highFrom = leaving.stringOf(state, parallel.highFrom);
   const leaves = lowFrom >= 0 && highFrom >= 0 && (lowFrom !== low || highFrom !== high);
-  const amount =
-    (low - high === parallel.apart ? 0 : costs.pairSpread) + (leaves ? costs.pairLeft : 0);
+  const amount = (low - high === parallel.apart ? 0 : costs.pairSpread) + (leaves ? costs.pairLeft : 0);
   if (amount > 0) ledger?.('string change', struck[parallel.high]!, amount);
   return amount;
 };

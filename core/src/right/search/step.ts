@@ -213,7 +213,7 @@ export const orderCost = (
   const isBlock = isSeveral(played & ~ONLY_THUMB) && isSeveral(last & ~ONLY_THUMB);
   const isSameDyad = isDyadAgain(notes, option);
   option.forEach((rank, index) => {
-    const { string, isRepeated } = notes[index]!;
+    const { string, isOverInner, isRepeated } = notes[index]!;
     if (isSameDyad && rank !== THUMB) {
       if (stringOf(state, rank) !== string || !((last >> rank) & 1))
         charge('repeat', index, costs.dyadChanged);
@@ -221,7 +221,7 @@ export const orderCost = (
       const isSweep = rank === THUMB && stringOf(state, rank) - string === 1;
       const share =
         rank !== THUMB
-          ? load * (isBlock ? costs.blockRepeat : 1)
+          ? load * (isBlock || (rank === RING && isOverInner) ? costs.blockRepeat : 1)
           : isSweep
             ? costs.thumbSweep
             : costs.thumbRepeat;
