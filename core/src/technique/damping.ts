@@ -5,6 +5,7 @@ import type { RightPlan } from '../right/right-plan.ts';
 import { THUMB } from '../right/events/ranks.ts';
 import type { Performance } from '../performance/performance.ts';
 import type { Sounding } from '../performance/sounding.ts';
+import type { Sound } from '../score/sounds.ts';
 
 export const DAMPING_GRADES = ['must', 'should', 'may'] as const;
 export type DampingGrade = (typeof DAMPING_GRADES)[number];
@@ -37,7 +38,7 @@ export interface Damping {
   readonly onset: number;
   readonly slice: number;
   readonly grade: DampingGrade;
-  readonly why: 'rest' | 'dissonant-bass' | 'new-harmony' | 'bass-line';
+  readonly why: 'rest' | 'dissonant-bass' | 'below-the-bass' | 'new-harmony' | 'bass-line';
   readonly means: DampingMeans;
   /** What the means costs, in units of effort. */
   readonly cost: number;
@@ -47,6 +48,8 @@ export interface Damping {
 const DISSONANT = new Set([1, 2, 6, 10, 11]);
 /** The basses, whose ringing muddies: ④ ⑤ ⑥. Handbook §5. */
 const FIRST_BASS_STRING = 4;
+/** Fewer different pitches make no harmony. */
+const FEWEST_PITCHES = 3;
 /** Time in which the thumb can go back to a string without hurry, in seconds. Our own value. */
 const TIME_FOR_THUMB = 0.25;
 
@@ -67,8 +70,9 @@ export const dampingOf = (performance: Performance): readonly Damping[] => {
       return [];
     const clash = clashOf(index, left, soundings, heard);
     if (!clash) return [];
-    const at = clash.why === 'rest' ? undefined : eventAt.get(clash.onset);
-    const means = clash.why === 'rest' ? 'palm' : meansAt(ringing, at, clash.slice, left, right);
+    const isSilence = clash.why === 'rest' && heard.isSilentFrom(clash.onset);
+    const at = eventAt.get(clash.onset);
+    const means = isSilence ? 'palm' : meansAt(ringing, at, clash.slice, left, right);
     return [
       {
         sound: ringing.sound,
@@ -88,6 +92,9 @@ class Heard {
   private readonly latestEnd: readonly number[];
   /** By sounding: the next one of the same voice. */
   readonly nextInVoice: readonly number[];
+  /** By slice: pitch classes that are struck or held there. */
+  private readonly harmonies: readonly ReadonlySet<number>[];
+  private readonly soundings: readonly Sounding[];
   private readonly bass: string | undefined;
   private readonly left: LeftPlan;
 
@@ -99,6 +106,13 @@ class Heard {
     this.latestEnd = left.hands.map(({ slice }) => {
       for (const sound of slice.struck) latest = Math.max(latest, left.sounds[sound]!.end);
       return latest;
+    });
+    this.soundings = soundings;
+    const held: Sound[] = [];
+    this.harmonies = left.hands.map(({ slice }) => {
+      const still = held.filter(({ end }) => end > slice.onset);
+      held.splice(0, held.length, ...still, ...slice.struck.map((sound) => left.sounds[sound]!));
+      return new Set(held.map(({ midi }) => midi % 12));
     });
     const next = new Array<number>(soundings.length).fill(-1);
     const following = new Map<string, number>();
@@ -127,6 +141,31 @@ class Heard {
     return low;
   }
 
+  /** Whether the bass voice rests from the end of one of its notes on, though others go on. */
+  restsInBassFrom(index: number, end: number): boolean {
+    if (this.left.sounds[this.soundings[index]!.sound]!.voice !== this.bass) return false;
+    let at = this.nextInVoice[index]!;
+    while (at >= 0 && this.soundings[at]!.from < end) at = this.nextInVoice[at]!;
+    return at >= 0 && this.soundings[at]!.from > end;
+  }
+
+  /** Whether a pitch belongs, in some octave, to what is struck and held at a slice. */
+  belongs(midi: number, slice: number): boolean {
+    return this.harmonies[slice]?.has(midi % 12) ?? false;
+  }
+
+  /** The first beginning of a bar between two ticks at which a whole harmony is struck that a pitch does not belong to. */
+  foreignHarmony(midi: number, from: number, until: number): number | undefined {
+    const { bars } = this.left.piece.score;
+    for (let slice = this.sliceFrom(from); (this.onsets[slice] ?? Infinity) < until; slice += 1) {
+      const onset = this.onsets[slice]!;
+      // Passing notes on weak beats make no harmony.
+      if (bars[this.left.hands[slice]!.slice.bar]!.start !== onset) continue;
+      if (this.harmonies[slice]!.size >= FEWEST_PITCHES && !this.belongs(midi, slice)) return onset;
+    }
+    return undefined;
+  }
+
   /** Whether nothing is written to sound from a tick on until the next slice strikes. */
   isSilentFrom(tick: number): boolean {
     const slice = this.sliceFrom(tick);
@@ -147,24 +186,26 @@ const clashOf = (
   const { midi, end } = left.sounds[ringing.sound]!;
   const slice = heard.sliceFrom(end);
   // A gap before the next strike is a rest for all voices; after the last note nothing is left to clash with.
-  if (slice < left.hands.length && heard.isSilentFrom(end))
+  if (slice < left.hands.length && (heard.isSilentFrom(end) || heard.restsInBassFrom(index, end)))
     return { onset: end, slice, grade: 'must', why: 'rest' };
   let at = heard.nextInVoice[index]!;
   // What moves on above an open bass lets it ring: only another bass turns it into mud.
   while (at >= 0 && (soundings[at]!.from < end || !heard.isBass(soundings[at]!))) at = heard.nextInVoice[at]!;
   const next = soundings[at];
+  const harmony = heard.foreignHarmony(midi, end, Math.min(ringing.until, next?.from ?? Infinity));
+  if (harmony !== undefined)
+    return { onset: harmony, slice: heard.sliceFrom(harmony), grade: 'should', why: 'new-harmony' };
   if (!next || next.from >= ringing.until) return undefined;
-  const interval = Math.abs(left.sounds[next.sound]!.midi - midi) % 12;
+  const bass = left.sounds[next.sound]!.midi;
+  const interval = Math.abs(bass - midi) % 12;
   if (interval === 0) return undefined;
   const base = { onset: next.from, slice: heard.sliceFrom(next.from) };
   if (DISSONANT.has(interval)) return { ...base, grade: 'must', why: 'dissonant-bass' };
-  // It belongs to the harmony when one of the notes struck since, and still heard, is the same in another octave.
-  for (let other = index + 1; other < soundings.length && soundings[other]!.from <= next.from; other += 1) {
-    const { sound, until } = soundings[other]!;
-    if (until > next.from && (left.sounds[sound]!.midi - midi) % 12 === 0)
-      return { ...base, grade: 'may', why: 'bass-line' };
-  }
-  return { ...base, grade: 'should', why: 'new-harmony' };
+  // What rings below the new bass turns the chord over, consonant or not.
+  if (midi < bass) return { ...base, grade: 'should', why: 'below-the-bass' };
+  return heard.belongs(midi, base.slice)
+    ? { ...base, grade: 'may', why: 'bass-line' }
+    : { ...base, grade: 'should', why: 'new-harmony' };
 };
 
 /** The cheapest way to stop a string at a moment, given what both hands do then. */

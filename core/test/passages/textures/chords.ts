@@ -74,7 +74,6 @@ export const TEXTURED_CHORDS: readonly TexturedPassage[] = [
     meter: '4/4',
     tempo: 80,
     played: ['2.1:1+1.0/2 2.1:1+1.0/2 | 3.0i+2.0m/1', '5.3:3p/4 5.2:2p 5.0p 5.2:*p | 6.3:3|2p/1'],
-    movements: { damping: [[1, 5]] },
   },
   {
     name: 'a bass walks at V under a held A',
