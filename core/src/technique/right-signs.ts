@@ -35,7 +35,13 @@ export interface RightSignValues {
   'written-strum': { readonly direction: StrumDirection };
   harmonic: Pick<HarmonicTouch, 'string' | 'node' | 'by'>;
   frame: { readonly strings: readonly PlantedFinger[] };
-  damp: { readonly string: number; readonly grade: DampingGrade; readonly means: DampingMeans };
+  damp: {
+    readonly string: number;
+    readonly grade: DampingGrade;
+    readonly means: DampingMeans;
+    /** How many basses in a row are stopped alike; one sign stands for three and more. */
+    readonly run: number;
+  };
 }
 export type RightSignKind = keyof RightSignValues;
 
@@ -167,16 +173,31 @@ const frameSigns = (performance: Performance): readonly RightSign[] => {
   }));
 };
 
+/** So many damping signs of one kind in a row become one. Handbook §5. */
+const SHORTEST_RUN = 3;
+
+/** Dampings in a row that are done by the same means: one after another, none between. */
+const runsOf = (damping: readonly Damping[]): readonly (readonly Damping[])[] => {
+  const runs: Damping[][] = [];
+  for (const each of damping.toSorted((a, b) => a.onset - b.onset)) {
+    const run = runs.at(-1);
+    if (run?.[0]!.means === each.means) run.push(each);
+    else runs.push([each]);
+  }
+  return runs.flatMap((run) => (run.length >= SHORTEST_RUN ? [run] : run.map((each) => [each])));
+};
+
 const dampingSigns = (performance: Performance, damping: readonly Damping[]): readonly RightSign[] =>
-  damping.map(({ sound, slice, string, grade, why, means }): RightSign => {
+  runsOf(damping).map((run): RightSign => {
+    const { sound, slice, string, grade, why, means } = run[0]!;
     const struck = why === 'rest' ? sound : performance.left.hands[slice]!.slice.struck[0]!;
     const note = headOf(performance, struck);
     return {
       note,
       mark: markId(performance, 'damp', anchorOf(performance.score, note), `@${string}`),
       kind: 'damp',
-      sign: `×${stringSign(string)}`,
-      values: { string, grade, means },
+      sign: run.length > 1 ? `×${stringSign(string)} …` : `×${stringSign(string)}`,
+      values: { string, grade, means, run: run.length },
       isAdvice: grade !== 'must',
     };
   });

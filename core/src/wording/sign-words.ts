@@ -49,8 +49,8 @@ export const signText = (wording: Wording, sign: RightSign): string => {
     case 'frame':
       return say('sign.frame', { fingers: fingersOnStrings(wording, sign.values.strings) });
     case 'damp': {
-      const { grade, means } = sign.values;
-      return say('sign.damp', { grade, means: say(`means.${means}`) });
+      const { grade, means, run } = sign.values;
+      return say('sign.damp', { grade, means: say(`means.${means}`), run });
     }
   }
 };

@@ -20,7 +20,8 @@ export const HANDS_EN = {
   'sign.harmonic':
     'touch {string} over fret {node} with {by, select, left {the left hand} other {i, pluck with p or a as far away as you can}}',
   'sign.frame': 'the hand moves: {fingers}',
-  'sign.damp': '{grade, select, must {must} should {should} other {may}} be damped: {means}',
+  'sign.damp':
+    '{run, plural, =1 {{grade, select, must {must} should {should} other {may}} be damped} other {stop each bass with the next, # in a row}}: {means}',
   'ride.open-string': 'on an open string',
   'ride.rest': 'in a rest',
   'ride.staccato': 'after a staccato',

@@ -23,7 +23,7 @@ export const HANDS_ES: Readonly<Record<keyof typeof HANDS_EN, string>> = {
     'rozar {string} sobre el traste {node} con {by, select, left {la mano izquierda} other {i, y pulsar con p o a lo más lejos posible}}',
   'sign.frame': 'la mano se mueve: {fingers}',
   'sign.damp':
-    '{grade, select, must {hay que apagarla} should {conviene apagarla} other {se puede apagar}}: {means}',
+    '{run, plural, =1 {{grade, select, must {hay que apagarla} should {conviene apagarla} other {se puede apagar}}} other {apagar cada bajo con el siguiente, # seguidos}}: {means}',
   'ride.open-string': 'sobre una cuerda al aire',
   'ride.rest': 'en un silencio',
   'ride.staccato': 'después de un staccato',
