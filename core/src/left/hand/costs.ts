@@ -209,7 +209,6 @@ export const LEFT_COST_RULES = {
   ),
   hop: rule(0.72, 'per finger', 'the same finger on another string at once breaks the line'),
   hopReferenceTime: rule(0.3, 's', 'time in which a hop costs its full price'),
-  hopIdle: rule(0.1, 'per finger at most', 'a finger that was free for a while moves freely'),
   blockHop: rule(
     0.2,
     'factor',
@@ -326,7 +325,7 @@ export const LEFT_WEIGHTS = {
   ],
   'open-among-stopped': ['openAgainstHigh', 'openInLine'],
   'string-changes': ['stringSkip', 'leaveString'],
-  hops: ['hop', 'hopIdle', 'slideInPosition', 'crossOver', 'crossInHand'],
+  hops: ['hop', 'slideInPosition', 'crossOver', 'crossInHand'],
 } as const satisfies Readonly<Record<LeftWeight, readonly LeftCostName[]>>;
 
 /** The costs of a school, bent by a teacher's own weights. */

@@ -132,6 +132,6 @@ export class StepBounds {
 
   private hop(ofHand: number): number {
     const busy = this.costs.hop * this.haste.hop;
-    return this.leaving.fingerBound[ofHand]! >= BUSY ? busy : Math.min(busy, this.costs.hopIdle);
+    return this.leaving.fingerBound[ofHand]! >= BUSY ? busy : 0;
   }
 }

@@ -3,7 +3,7 @@ import { guidedShare, wholeShift, type Haste } from './bounds.ts';
 import type { LeftCosts, LeftTerm } from '../hand/costs.ts';
 import { registerCost } from './height-costs.ts';
 import type { KeptBeside } from './kept-beside.ts';
-import { BUSY, EMPTY } from './standing-states.ts';
+import { BUSY } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
 import { FINGERS, STRINGS } from '../moments/option-table.ts';
 import { deviationAt, type StepTables } from './step-tables.ts';
@@ -99,7 +99,8 @@ export class Placing {
     let cost = 0;
     for (let rest = mask; rest !== 0; rest &= rest - 1) {
       const at = state * STRINGS + lowestIndex(rest);
-      if (leaving.bound[at] === EMPTY || leaving.fret[at] !== fret) continue;
+      // A finger that rests in silence is lifted for nothing.
+      if (leaving.bound[at]! < BUSY || leaving.fret[at] !== fret) continue;
       if (leaving.finger[at] === finger || leaving.finger[at] === 0) continue;
       cost += costs.swapFinger;
       ledger?.('finger change', frame.struckOn(mask), costs.swapFinger);
@@ -238,6 +239,6 @@ export class Placing {
 
   private hop(ofHand: number): number {
     const busy = this.costs.hop * this.haste.hop;
-    return this.frame.leaving.fingerBound[ofHand]! >= BUSY ? busy : Math.min(busy, this.costs.hopIdle);
+    return this.frame.leaving.fingerBound[ofHand]! >= BUSY ? busy : 0;
   }
 }
