@@ -50,6 +50,11 @@ export const LEFT_COST_RULES = {
     'share',
     'of the way from the comfortable to the widest span: so far a stretch is work',
   ),
+  smallHand: rule(
+    7,
+    'per cm beyond comfort and share by which a hand opens less than a medium one',
+    'what a medium hand reaches is a stretch for a small one: it shifts, or plays open strings, instead; our own value',
+  ),
   spread: rule(0.45, 'per fret and pair', 'fingers further apart than one a fret'),
   adjacentSpread: rule(0.4, 'per fret', 'neighbouring fingers open least'),
   weakPairSpread: rule(0.6, 'per fret', '3 and 4 are the least independent pair; our own value'),
@@ -297,6 +302,7 @@ export const LEFT_WEIGHTS = {
   stretches: [
     'stretch',
     'strain',
+    'smallHand',
     'spread',
     'adjacentSpread',
     'weakPairSpread',

@@ -68,6 +68,13 @@ export const measuredHand = (comfortable: Readonly<Partial<Record<FingerPair, nu
 export const spanOf = (hand: Hand, lower: number, higher: number): Span =>
   hand.spans[`${lower}-${higher}` as FingerPair];
 
+/** How far a medium hand opens for what a hand opens by 1: more than 1 for a small hand. By lower and higher finger. */
+export const reachOf = (hand: Hand, lower: number, higher: number): number =>
+  MEDIUM[`${lower}-${higher}` as FingerPair].comfortable / spanOf(hand, lower, higher).comfortable;
+
+/** Scale length, in mm, for which the costs of reaching are stated. */
+const REFERENCE_SCALE = 650;
+
 /** Fret width, in mm, at which the costs of reaching are stated. */
 export const REFERENCE_FRET_WIDTH = 34;
 
@@ -78,6 +85,8 @@ export const TABLE_FRETS = 32;
 export interface NeckTables {
   readonly tip: Float64Array;
   readonly width: Float64Array;
+  /** Length of the strings as a share of the one for which costs are stated. */
+  readonly scale: number;
 }
 
 export const neckTables = (guitar: Guitar): NeckTables => {
@@ -87,5 +96,5 @@ export const neckTables = (guitar: Guitar): NeckTables => {
     tip[fret] = fingertipOffset(fret + guitar.capo, guitar.scaleLength);
     width[fret] = fretWidth(fret + guitar.capo, guitar.scaleLength);
   }
-  return { tip, width };
+  return { tip, width, scale: guitar.scaleLength / REFERENCE_SCALE };
 };

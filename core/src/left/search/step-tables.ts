@@ -1,6 +1,6 @@
 import type { LeftCosts } from '../hand/costs.ts';
 import { ShapeCosts } from '../hand/shape-costs.ts';
-import { REFERENCE_FRET_WIDTH, spanOf, TABLE_FRETS, type Hand, type NeckTables } from '../hand/hand.ts';
+import { reachOf, REFERENCE_FRET_WIDTH, spanOf, TABLE_FRETS, type Hand, type NeckTables } from '../hand/hand.ts';
 import { FINGERS } from '../moments/option-table.ts';
 
 const MILLIMETRES_PER_CENTIMETRE = 10;
@@ -28,6 +28,7 @@ export const deviationAt = (finger: number, fret: number, position: number): num
 
 const deviation = (
   costs: LeftCosts,
+  hand: Hand,
   neck: NeckTables,
   finger: number,
   fret: number,
@@ -37,8 +38,9 @@ const deviation = (
   if (away === 0) return 0;
   if (away < 0 && position === 1) return costs.nutBack * -away;
   const width = neck.width[fret]! / REFERENCE_FRET_WIDTH;
-  if (away < 0) return finger === 1 ? costs.indexBack * width * -away : costs.backward * -away;
-  return (costs.forwardBase + costs.forwardWidth * width) * away * away;
+  const reach = finger === 1 ? reachOf(hand, 1, 2) : reachOf(hand, 1, finger);
+  if (away < 0) return finger === 1 ? costs.indexBack * width * reach * -away : costs.backward * -away;
+  return reach * (costs.forwardBase * neck.scale + costs.forwardWidth * width) * away * away;
 };
 
 /** What neighbouring fingers pay for opening further than one a fret; 3 and 4 least of all like to. */
@@ -53,6 +55,7 @@ const opening = (
   [low, high]: readonly [number, number],
 ): number => {
   const { comfortable, maximum } = spanOf(hand, lower, higher);
+  const reach = reachOf(hand, lower, higher);
   const beyondComfort = Math.max(0, neck.tip[high]! - neck.tip[low]! - comfortable);
   const excess = beyondComfort / MILLIMETRES_PER_CENTIMETRE;
   const room = Math.max(MILLIMETRES_PER_CENTIMETRE, maximum - comfortable);
@@ -62,9 +65,10 @@ const opening = (
   const beyond = Math.max(0, high - low - (higher - lower));
   const cramped = Math.max(0, higher - lower - (high - low));
   return (
-    costs.stretch * excess * excess +
+    costs.stretch * (excess * reach) ** 2 +
     costs.strain * strain * strain +
-    (costs.spread + adjacentCost(costs, lower, higher)) * beyond +
+    costs.smallHand * excess * Math.max(0, reach - 1) +
+    reach * neck.scale * (costs.spread + adjacentCost(costs, lower, higher)) * beyond +
     costs.cramp * cramped
   );
 };
@@ -100,6 +104,7 @@ export const stepTables = (costs: LeftCosts, hand: Hand, neck: NeckTables): Step
       for (let position = 1; position < TABLE_FRETS; position += 1)
         tables.deviation[deviationAt(finger, fret, position)] = deviation(
           costs,
+          hand,
           neck,
           finger,
           fret,
