@@ -66,7 +66,7 @@ export const LEFT_COST_RULES = {
     'beside open strings low on the neck each finger keeps its fret',
   ),
   firstPositionAlone: rule(
-    0.12,
+    0.2,
     'per fret of difference',
     'a note that is set alone low on the neck is read with the finger of its fret; our own value',
   ),
@@ -128,7 +128,7 @@ export const LEFT_COST_RULES = {
     'a hand settles near the nut first; once it has settled, the notes there cost nothing more; our own value',
   ),
   stayHigh: rule(
-    0.03,
+    0.04,
     'per position and beat',
     'a hand that stays up the neck for long longs for the nut a little; our own value',
   ),
@@ -143,7 +143,7 @@ export const LEFT_COST_RULES = {
     'of two ways to hold a shape the one with the hand nearer the nut comes first; from the chord data',
   ),
   fretUp: rule(
-    0.02,
+    0.025,
     'per note set and fret',
     'of two places within the hand the one nearer the nut comes first; our own value',
   ),
@@ -183,9 +183,20 @@ export const LEFT_COST_RULES = {
     'per note of a line on another string than the note before',
     'nothing, but where a line is to sing on one string (legato)',
   ),
+  stoppedInLine: rule(
+    0,
+    'per stopped note of a line',
+    'nothing, but where a line is to ring on open strings (campanella)',
+  ),
   openInLine: rule(0, 'per open note of a line', 'nothing, but where a line is to keep one colour (legato)'),
   shift: rule(3.2, 'per shift', 'moving the whole hand'),
   shiftDistance: rule(0.075, 'per cm', 'further is riskier, the more the less time there is'),
+  shiftHaste: rule(
+    0.25,
+    'exponent of the reference time over the time there is',
+    'between stopped notes a shift weighs more the faster they follow, and less where there is time; our own value',
+  ),
+  shiftHasteMost: rule(1.6, 'factor', 'the most that haste multiplies such a shift; it divides by no more'),
   shiftReferenceTime: rule(0.4, 's', 'time in which a shift is neither hurried nor easy'),
   shiftHurryLimit: rule(3, 'factor', 'the most that haste multiplies distance'),
   shiftOnOpen: rule(0.42, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
@@ -293,7 +304,7 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
 /** What a school asks for that the others do not know at all, in units of effort. */
 const SCHOOL_COSTS: Readonly<Partial<Record<LeftSchool, Partial<Record<LeftCostName, number>>>>> = {
   legato: { leaveString: 1, openInLine: 0.8 },
-  campanella: { stayOnString: 2.4 },
+  campanella: { stayOnString: 2.4, stoppedInLine: 0.7 },
 };
 
 /** The costs that each weight of a teacher stands for. */

@@ -18,6 +18,8 @@ const MIN_HURRY_HOP = 0.15;
 export interface Haste {
   readonly hop: number;
   readonly shift: number;
+  /** What a shift that nothing leads weighs. */
+  readonly unguided: number;
   /** What a shift costs less when nothing has held the hand for some time. */
   readonly calm: number;
 }
@@ -25,6 +27,10 @@ export interface Haste {
 export const hasteOf = (costs: LeftCosts, secondsBefore: number): Haste => ({
   hop: Math.min(MAX_HURRY_HOP, Math.max(MIN_HURRY_HOP, costs.hopReferenceTime / secondsBefore)),
   shift: Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / secondsBefore),
+  unguided: Math.min(
+    costs.shiftHasteMost,
+    Math.max(1 / costs.shiftHasteMost, (costs.shiftReferenceTime / secondsBefore) ** costs.shiftHaste),
+  ),
   calm: Math.max(costs.shiftCalmLeast, Math.min(1, costs.shiftCalm / secondsBefore)),
 });
 
@@ -116,7 +122,7 @@ export class StepBounds {
     placing += Math.min(0, options.shape[option]!, leaving.sounding[state] !== 0 ? SHAPE_SPARES : 0);
     if (!shifting) return placing;
     const whole = wholeShift(costs, tables, haste, from, position);
-    let share = guided ? guidedShare(costs, from, position) : ledByLine ? costs.shiftLedByLine : 1;
+    let share = guided ? guidedShare(costs, from, position) : ledByLine ? costs.shiftLedByLine : haste.unguided;
     if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
     else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);
     return placing + whole * share;

@@ -138,7 +138,7 @@ export class Placing {
     const { costs, frame, from, haste, state } = this;
     const { leaving, to } = frame;
     let cost = wholeShift(costs, this.tables, haste, from, to);
-    let share = this.guided ? guidedShare(costs, from, to) : this.ledByLine ? costs.shiftLedByLine : 1;
+    let share = this.guided ? guidedShare(costs, from, to) : this.ledByLine ? costs.shiftLedByLine : haste.unguided;
     if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
     else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);
     cost *= share;

@@ -26,7 +26,7 @@ export const voiceCost = (
       const skipped = Math.max(0, Math.abs(line - string) - 1);
       const amount =
         (line === string ? costs.stayOnString : costs.leaveString + costs.stringSkip * skipped) +
-        (finger === 0 ? costs.openInLine : 0);
+        (finger === 0 ? costs.openInLine : costs.stoppedInLine);
       cost += amount;
       if (amount > 0) ledger?.('string change', sound, amount);
     }
