@@ -61,7 +61,7 @@ export const LEFT_COST_RULES = {
   cramp: rule(0.045, 'per fret and pair', 'fingers squeezed closer than one a fret'),
   inverted: rule(2.6, 'per pair', 'on one fret the lower finger belongs on the lower string'),
   firstPosition: rule(
-    0.09,
+    0.12,
     'per fret of difference',
     'beside open strings low on the neck each finger keeps its fret',
   ),
@@ -76,7 +76,7 @@ export const LEFT_COST_RULES = {
     'up the neck there is little room for another tip beside the index, which would rather lie flat; our own value',
   ),
   besideIndex: rule(
-    1.2,
+    0.8,
     'per finger on the fret of 1, three strings away or more',
     'there the index lies down as a barre; for shapes set at once the shape costs say so; our own value',
   ),

@@ -38,7 +38,7 @@ export const barreCost = (
       : 0;
   const flat = frame.keptOf(state, finger);
   const lying = isSeveral(flat) ? barreSet(costs, tables, finger, flat, fret) : 0;
-  const share = finger === 1 ? flatShare(costs, frame, state, fret) : 1;
+  const share = finger === 1 ? flatShare(costs, frame, state, fret, whole) : 1;
   const isBesideOpen = finger === 1 && (frame.openSounds & (lowestBit(whole) >> 1)) !== 0;
   return (
     share * (barreSet(costs, tables, finger, whole, fret) - lying) +
@@ -47,8 +47,17 @@ export const barreCost = (
 };
 
 /** The share of a barre of the index that is paid: it rolls where it has lain flat, and slides from fret to fret. */
-export const flatShare = (costs: LeftCosts, { leaving }: KeptBeside, state: number, fret: number): number => {
+export const flatShare = (
+  costs: LeftCosts,
+  { leaving }: KeptBeside,
+  state: number,
+  fret: number,
+  mask: number,
+): number => {
   const flat = leaving.flat[state]!;
   if (flat !== 0) return flat === fret ? costs.barreRoll : costs.barreSlide;
-  return leaving.fingerFret[state * FINGERS + 1] === fret ? costs.barreFromTip : 1;
+  const index = state * FINGERS + 1;
+  return leaving.fingerFret[index] === fret && (leaving.fingerMask[index]! & mask) !== 0
+    ? costs.barreFromTip
+    : 1;
 };

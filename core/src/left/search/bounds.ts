@@ -122,7 +122,11 @@ export class StepBounds {
     placing += Math.min(0, options.shape[option]!, leaving.sounding[state] !== 0 ? SHAPE_SPARES : 0);
     if (!shifting) return placing;
     const whole = wholeShift(costs, tables, haste, from, position);
-    let share = guided ? guidedShare(costs, from, position) : ledByLine ? costs.shiftLedByLine : haste.unguided;
+    let share = guided
+      ? guidedShare(costs, from, position)
+      : ledByLine
+        ? costs.shiftLedByLine
+        : haste.unguided;
     if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
     else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);
     return placing + whole * share;

@@ -59,7 +59,7 @@ export class Openings {
       amount +
       (isInverted ? costs.inverted : 0) +
       (lower === 1 && this.isBesideOneThatLies(state, higher) ? this.tables.crowd[low]! : 0) +
-      (lower === 1 && this.couldLieFlat(state, higher) ? costs.besideIndex : 0)
+      (lower === 1 && this.couldLieFlat(state, higher) ? costs.besideIndex + this.tables.crowd[low]! : 0)
     );
   }
 

@@ -138,7 +138,11 @@ export class Placing {
     const { costs, frame, from, haste, state } = this;
     const { leaving, to } = frame;
     let cost = wholeShift(costs, this.tables, haste, from, to);
-    let share = this.guided ? guidedShare(costs, from, to) : this.ledByLine ? costs.shiftLedByLine : haste.unguided;
+    let share = this.guided
+      ? guidedShare(costs, from, to)
+      : this.ledByLine
+        ? costs.shiftLedByLine
+        : haste.unguided;
     if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
     else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);
     cost *= share;
@@ -187,7 +191,10 @@ export class Placing {
     const joined = mask | frame.leaving.fingerMask[hand]!;
     const cost =
       finger === 1
-        ? Math.min(hop, flatShare(costs, frame, state, fret) * barreSet(costs, this.tables, 1, joined, fret))
+        ? Math.min(
+            hop,
+            flatShare(costs, frame, state, fret, mask) * barreSet(costs, this.tables, 1, joined, fret),
+          )
         : hop;
     return { cost, placing: costs.place, term: 'hop' };
   }

@@ -1,6 +1,13 @@
 import type { LeftCosts } from '../hand/costs.ts';
 import { ShapeCosts } from '../hand/shape-costs.ts';
-import { reachOf, REFERENCE_FRET_WIDTH, spanOf, TABLE_FRETS, type Hand, type NeckTables } from '../hand/hand.ts';
+import {
+  reachOf,
+  REFERENCE_FRET_WIDTH,
+  spanOf,
+  TABLE_FRETS,
+  type Hand,
+  type NeckTables,
+} from '../hand/hand.ts';
 import { FINGERS } from '../moments/option-table.ts';
 
 const MILLIMETRES_PER_CENTIMETRE = 10;
