@@ -52,14 +52,9 @@ const ours = (plan: Plan): readonly { left: string; pluck: string; fret: number;
   });
 
 const agrees = (accepted: string, own: string): boolean =>
-  accepted
-    .split('|')
-    .some((way) => way === own || (way.endsWith(':*') && own.startsWith(way.slice(0, -1))));
+  accepted.split('|').some((way) => way === own || (way.endsWith(':*') && own.startsWith(way.slice(0, -1))));
 
-export const judgeTextured = (
-  passage: TexturedPassage,
-  setup?: Partial<PlanSetup>,
-): TexturedVerdict => {
+export const judgeTextured = (passage: TexturedPassage, setup?: Partial<PlanSetup>): TexturedVerdict => {
   const plan = planTextured(passage, setup);
   const own = ours(plan);
   const answers = [passage.played, ...(passage.also ?? [])].map(playedNotes);
@@ -126,8 +121,7 @@ const movementsOf = (
   plan: Plan,
 ): { tally: Tally; differences: readonly string[] } => {
   const { technique, score } = plan;
-  const barAt = (tick: number): number =>
-    score.bars.findLastIndex(({ start }) => start <= tick) + 1;
+  const barAt = (tick: number): number => score.bars.findLastIndex(({ start }) => start <= tick) + 1;
   const differences: string[] = [];
   let of = 0;
   const compare = (what: string, wanted: readonly string[], found: readonly string[]): void => {
@@ -162,7 +156,11 @@ const movementsOf = (
       ({ finger, string, fromFret, toFret }) => `${finger} ${string} ${fromFret} ${toFret}`,
     );
     const wanted = movements.guides.map((each) => each.join(' '));
-    compare('guide', wanted, found.filter((each) => wanted.includes(each)));
+    compare(
+      'guide',
+      wanted,
+      found.filter((each) => wanted.includes(each)),
+    );
   }
   return { tally: { of, agreeing: Math.max(0, of - differences.length) }, differences };
 };
@@ -172,9 +170,7 @@ const dampingTally = (
   plan: Plan,
 ): { tally: Tally; differences: readonly string[] } => {
   if (!movements.damping) return { tally: { of: 0, agreeing: 0 }, differences: [] };
-  const found = dampingOf(
-    performanceOf(plan.score, plan.memory.clock, [], plan.left, plan.right),
-  )
+  const found = dampingOf(performanceOf(plan.score, plan.memory.clock, [], plan.left, plan.right))
     .filter(({ grade }) => grade !== 'may')
     .map(({ sound, string }) => `${plan.left.sounds[sound]!.bar + 1} ${string}`);
   const wanted = movements.damping.map((each) => each.join(' '));

@@ -18,13 +18,18 @@ const between = (seconds: number, fast: number, calm: number): number =>
   Math.min(1, Math.max(0, (calm - seconds) / (calm - fast)));
 
 /** What a finger costs on a string by itself. */
-const ownCost = ({ string, voice }: SinglePluck, finger: number, costs: RightCosts): number => {
+const ownCost = (
+  { secondsBefore, string, voice }: SinglePluck,
+  finger: number,
+  costs: RightCosts,
+): number => {
   if (finger === THUMB) {
     const reach = [0, costs.thumbOnFirst, costs.thumbOnSecond, costs.thumbOnThird][string] ?? 0;
     const isMelody = voice === 'melody' || (voice === 'only' && string <= 3);
     return reach + (isMelody ? costs.melodyWithThumb : 0);
   }
-  const bass = voice === 'bass' ? costs.bassWithoutThumb : 0;
+  const isThumbs = voice === 'only' && string >= 4 && secondsBefore >= costs.thumbLinePace;
+  const bass = voice === 'bass' ? costs.bassWithoutThumb : isThumbs ? costs.bassLineWithoutThumb : 0;
   if (finger === RING) return bass + costs.ring + (string >= 4 ? costs.ringOnBass : 0);
   return bass + (string >= 5 ? costs.fingersOnBass : 0);
 };
@@ -90,7 +95,7 @@ export const pluckProgram = (plucks: readonly SinglePluck[], costs: RightCosts):
     const { load, secondsBefore, string } = pluck;
     const haste = between(secondsBefore, costs.repeatFast, costs.repeatCalm);
     const repeat = costs.repeatSlow + costs.repeat * haste;
-    const crossing = costs.crossing * load * Math.min(1.5, Math.max(0.3, costs.crossingTime / secondsBefore));
+    const crossing = costs.crossing * load * Math.min(1.5, Math.max(0.8, costs.crossingTime / secondsBefore));
     FINGERS.forEach((_, first) =>
       FINGERS.forEach((__, second) => {
         const pair = [plays(index - 1, first), plays(index, second)];
@@ -114,6 +119,16 @@ export const pluckProgram = (plucks: readonly SinglePluck[], costs: RightCosts):
       }),
     );
     if (index < 2) return;
+    const earlier = plucks[index - 2]!;
+    // Over the thumb alone a finger still stands on its string.
+    FINGERS.forEach((_, first) =>
+      FINGERS.forEach((__, second) => {
+        if (first === THUMB || second === THUMB || first === second || earlier.string === string) return;
+        if (string < earlier.string === second > first) return;
+        const all = [plays(index - 2, first), plays(index - 1, THUMB), plays(index, second)];
+        together(`k_${index}_${first}_${second}`, all, crossing);
+      }),
+    );
     const since = secondsBefore + before.secondsBefore;
     FINGERS.forEach((_, finger) => {
       const outer = [plays(index - 2, finger), plays(index, finger)];

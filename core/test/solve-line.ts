@@ -74,9 +74,10 @@ export const compareLine = async (voice: string, tempo = 90): Promise<LineCompar
   const plan = planLeft(score, REDUCED, setup, clock);
   const plannerMs = performance.now() - started;
   const { piece } = plan.memory;
-  const notes = piece.slices.map(({ struck, secondsBefore }) => ({
+  const notes = piece.slices.map(({ struck, secondsBefore }, index) => ({
     places: piece.places[struck[0]!]!.filter((place) => place.fret > 0),
     secondsBefore,
+    beatsBefore: piece.beatsBefore[index]!,
   }));
   const program = lineProgram(notes, leftCosts(setup.school), neckTables(setup.guitar));
   const { value, ms } = await solveProgram(program, plan.cost);

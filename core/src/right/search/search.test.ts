@@ -37,13 +37,15 @@ const event: fc.Arbitrary<PluckEvent> = fc
     brokenLocks: [],
     swept: [],
     wanted: rank === null ? undefined : { ranks: [rank], cost: 1 },
-    notes: strings.sort((a, b) => b - a).map((string, sound) => ({
-      sound,
-      string,
-      voice,
-      isOverInner,
-      isRepeated,
-    })),
+    notes: strings
+      .sort((a, b) => b - a)
+      .map((string, sound) => ({
+        sound,
+        string,
+        voice,
+        isOverInner,
+        isRepeated,
+      })),
     options: choices(strings.length),
   }));
 

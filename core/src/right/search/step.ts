@@ -100,8 +100,7 @@ export const placeCost = (
         charge('voice', index, costs.melodyWithThumb);
     } else {
       if (voice === 'bass') charge('voice', index, costs.bassWithoutThumb);
-      else if (line && isThumbs(costs, event)) 
-        charge('voice', index, costs.bassLineWithoutThumb);
+      else if (line && isThumbs(costs, event)) charge('voice', index, costs.bassLineWithoutThumb);
       if (notes[index]!.isOverInner && rank !== RING) charge('voice', index, costs.tuneWithoutRing);
       if (voice === 'inner' && rank === RING) charge('voice', index, costs.innerWithRing);
       if (rank === RING) charge('finger', index, costs.ring + (string >= 4 ? costs.ringOnBass : 0));
@@ -249,7 +248,9 @@ export const orderCost = (
         charge('finger', 0, costs.weakAlternation);
     }
   }
-  const crossed = option.findIndex((rank, index) => isCrossed(state, standing & ~played, rank, notes[index]!.string));
+  const crossed = option.findIndex((rank, index) =>
+    isCrossed(state, standing & ~played, rank, notes[index]!.string),
+  );
   if (crossed >= 0) charge('crossing', crossed, approach.crossing);
   return cost;
 };
