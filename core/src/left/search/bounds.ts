@@ -5,7 +5,7 @@ import type { Moment } from '../moments/ways-at-moment.ts';
 import { FINGERS, type OptionTable } from '../moments/option-table.ts';
 import { deviationAt, type StepTables } from './step-tables.ts';
 import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
-import { registerCost, settlingCost } from './height-costs.ts';
+import { registerCost, settlingCost, stayingCost } from './height-costs.ts';
 import { struckCost } from './struck-costs.ts';
 
 /** The most that a note which joins a ringing shape spares, in units of effort. Our own value. */
@@ -83,7 +83,8 @@ export class StepBounds {
     const { costs, haste, leaving, options, tables } = this;
     const from = leaving.position[state]!;
     const shifting = from !== 0 && from !== position;
-    let placing = from === position ? 0 : settlingCost(costs, options, option, from);
+    let placing = stayingCost(costs, from, this.moment.beatsBefore);
+    if (from !== position) placing += settlingCost(costs, options, option, from);
     let guided = false;
     let ledByLine = false;
     for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
@@ -119,7 +120,7 @@ export class StepBounds {
       }
     }
     // Setting several at once as one shape may spare something, and so may adding to one that rings.
-    placing += Math.min(0, options.shape[option]!, leaving.sounding[state] !== 0 ? SHAPE_SPARES : 0);
+    placing += Math.min(0, options.shape[option]!, leaving.patterned[state] !== 0 ? SHAPE_SPARES : 0);
     if (!shifting) return placing;
     const whole = wholeShift(costs, tables, haste, from, position);
     let share = guided

@@ -119,6 +119,12 @@ export class KeptBeside {
       : this.leaving.fingerFret[state * FINGERS + finger]!;
   }
 
+  /** Whether a finger stays down for a broken chord. */
+  isOverBrokenChord(state: number): boolean {
+    const { openStrings, patterned } = this.leaving;
+    return (this.kept & patterned[state]! & ~openStrings[state]!) !== 0;
+  }
+
   /** Whether the fingers that stay down all do so for a broken chord. */
   isBrokenChord(state: number): boolean {
     return (this.kept & ~this.leaving.patterned[state]! & ~this.leaving.openStrings[state]!) === 0;

@@ -126,7 +126,7 @@ export class Stepper {
       cost += amount;
       ledger?.('barre', moment.struck[0] ?? -1, amount);
     }
-    return cost + struckCost(costs, moment, option, position, framed.keptFingers !== 0, ledger);
+    return cost + struckCost(costs, moment, option, position, framed.isOverBrokenChord(state), ledger);
   }
 
   /** The rest of the cost of the framed step when it starts from `state`; Infinity when the hand may not lie so. */

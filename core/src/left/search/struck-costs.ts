@@ -5,16 +5,19 @@ import type { Moment } from '../moments/ways-at-moment.ts';
 /** Hand position from which an open treble changes the colour of a chord. */
 const HIGH_POSITION = 4;
 
-/** What open trebles cost that are struck beside stopped notes high on the neck, or over some that sound on, in units of effort. */
+/**
+ * What open trebles cost that are struck beside stopped notes high on the neck, or over a broken
+ * chord that rings there, in units of effort.
+ */
 export const struckCost = (
   costs: LeftCosts,
   { options, struck }: Pick<Moment, 'options' | 'struck'>,
   option: number,
   position: number,
-  isOverStopped: boolean,
+  isOverBrokenChord: boolean,
   ledger?: Ledger,
 ): number => {
-  if (position < HIGH_POSITION || (options.fingersUsed[option] === 0 && !isOverStopped)) return 0;
+  if (position < HIGH_POSITION || (options.fingersUsed[option] === 0 && !isOverBrokenChord)) return 0;
   if (ledger && costs.openAgainstHigh > 0)
     options.assignments[option]!.placements.forEach(({ string, finger }, index) => {
       if (finger === 0 && string <= 3) ledger('open string', struck[index]!, costs.openAgainstHigh);

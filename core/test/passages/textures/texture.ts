@@ -93,7 +93,13 @@ const readVoice = (voice: string): readonly (PlayedMoment | 'bar')[] => {
       const [notes, own] = token.split('/') as [string, string | undefined];
       length = own ?? length;
       return {
-        notes: notes === '-' ? [] : notes.split('+').map(readNote).sort((a, b) => a.midi - b.midi),
+        notes:
+          notes === '-'
+            ? []
+            : notes
+                .split('+')
+                .map(readNote)
+                .sort((a, b) => a.midi - b.midi),
         length,
       };
     });
@@ -113,9 +119,7 @@ export const notation = (voice: string): string =>
 
 /** The struck notes of played voices, voice after voice, lower ones first where several are struck at once. */
 export const playedNotes = (voices: readonly string[]): readonly PlayedNote[] =>
-  voices.flatMap((voice) =>
-    readVoice(voice).flatMap((moment) => (moment === 'bar' ? [] : moment.notes)),
-  );
+  voices.flatMap((voice) => readVoice(voice).flatMap((moment) => (moment === 'bar' ? [] : moment.notes)));
 
 /**
  * Broken chords, one bar for each shape: an order such as `0p 1i 2m 3a` names the notes of a shape by their place in it,
