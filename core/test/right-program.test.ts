@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { PROGRAMS } from './programs.ts';
 import { RIGHT_COSTS } from '../src/right/search/costs.ts';
 import type { PluckEvent } from '../src/right/events/events.ts';
-import { costOfPlucks } from '../src/right/plan-right.ts';
+import { costOfPlucks } from '../src/right/cost-of-plucks.ts';
 import { bestPlucks, searchPlucks } from '../src/right/search/search.ts';
 import { pluckProgram, type SinglePluck } from './right-program.ts';
 import { solveProgram } from './solve-line.ts';

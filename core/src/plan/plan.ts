@@ -8,6 +8,7 @@ import type { LeftSchool, LeftWeights } from '../fingering/vocabulary.ts';
 import type { Pattern } from '../fingering/rules.ts';
 import type { RightSchool } from '../fingering/vocabulary.ts';
 import { DEFAULT_RIGHT_SETUP, type RightSetup } from '../right/events/setup.ts';
+import type { Played } from '../right/keep-what-was.ts';
 import { planRight, type RightMemory } from '../right/plan-right.ts';
 import type { RightPlan } from '../right/right-plan.ts';
 import { performanceOf, type Performance } from '../performance/performance.ts';
@@ -116,6 +117,8 @@ export interface PlanMemory {
   /** What `left` was planned for. */
   readonly alike: Fingering;
   readonly right: RightMemory;
+  /** The right hand that is planned while the teacher has decided nothing: what decisions leave alone stays so. */
+  readonly undecided: Played & { readonly rules: string };
   readonly jumps: JumpMemory;
 }
 
@@ -127,6 +130,43 @@ export interface PlanOptions {
   readonly now?: () => number;
   readonly onTiming?: (timing: { readonly left: number; readonly right: number }) => void;
 }
+
+/** The left hand around what is fixed, with bars that come back likened to each other. */
+const leftHandFor = (
+  score: Score,
+  fingering: Fingering,
+  setup: LeftSetup,
+  clock: Clock,
+  reuse: PlanMemory | undefined,
+  { onProgress }: PlanOptions = {},
+) => {
+  const base = planLeft(score, fingering, setup, clock, {
+    ...(reuse && { memory: reuse.free }),
+    ...(onProgress && { onProgress }),
+  });
+  const wanted = withSameBars(fingering, base);
+  const same = wanted === fingering ? base : planLeft(score, wanted, setup, clock, { memory: base.memory });
+  const likened = likenReturns(
+    wanted,
+    same,
+    reuse && { left: reuse.left, fingering: reuse.alike, unlike: reuse.unlike },
+  );
+  return { base, left: likened.left, alike: likened.fingering, unlike: likened.unlike };
+};
+
+/** The right hand of a piece with its rules but without the teacher's choices. */
+const undecidedRight = (
+  score: Score,
+  fingering: Fingering,
+  leftSetup: LeftSetup,
+  rightSetup: RightSetup,
+  clock: Clock,
+): Played => {
+  const open: Fingering = { ...fingering, choices: new Map() };
+  const { left } = leftHandFor(score, open, leftSetup, clock, undefined);
+  const { events, options } = planRight(score, open, left, rightSetup, clock);
+  return { events, options };
+};
 
 /** Plans both hands for a piece around what the source and the teacher have fixed. */
 export const planPiece = (
@@ -160,20 +200,16 @@ export const planPiece = (
   };
   const now = options.now ?? (() => 0);
   const started = now();
-  const base = planLeft(score, fingering, leftSetup, clock, {
-    ...(reuse && { memory: reuse.free }),
-    ...(options.onProgress && { onProgress: options.onProgress }),
-  });
-  const wanted = withSameBars(fingering, base);
-  const same =
-    wanted === fingering ? base : planLeft(score, wanted, leftSetup, clock, { memory: base.memory });
-  const {
-    left,
-    fingering: alike,
-    unlike,
-  } = likenReturns(wanted, same, reuse && { left: reuse.left, fingering: reuse.alike, unlike: reuse.unlike });
+  const { base, left, alike, unlike } = leftHandFor(score, fingering, leftSetup, clock, reuse, options);
   const between = now();
-  const right = planRight(score, fingering, left, rightSetup, clock, reuse?.right);
+  const rules = JSON.stringify([...fingering.rules]);
+  const undecided =
+    reuse?.undecided.rules === rules
+      ? reuse.undecided
+      : fingering.choices.size > 0
+        ? { rules, ...undecidedRight(score, fingering, leftSetup, rightSetup, clock) }
+        : undefined;
+  const right = planRight(score, fingering, left, rightSetup, clock, reuse?.right, undecided);
   options.onTiming?.({ left: between - started, right: now() - between });
 
   const locks = locksOf(score, fingering);
@@ -231,6 +267,7 @@ export const planPiece = (
       unlike,
       alike,
       right: right.memory,
+      undecided: undecided ?? { rules, events: right.events, options: right.options },
       jumps: jumpMemory,
     },
   };

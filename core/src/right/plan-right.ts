@@ -5,19 +5,13 @@ import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
 import { cellsOf, withBrokenChords } from './events/cells.ts';
 import type { RightChoice, RightPlan } from './right-plan.ts';
-import { RIGHT_COSTS, type RightTerm } from './search/costs.ts';
-import { pluckEvents, withWanted, type PluckEvent } from './events/events.ts';
+import type { RightTerm } from './search/costs.ts';
+import { pluckEvents, withWanted } from './events/events.ts';
 import { pluckPrices, type PricedPluck } from './search/prices.ts';
 import { bestPlucks, searchPlucks, type RightTables } from './search/search.ts';
 import { RightRules, type RightSetup } from './events/setup.ts';
-import {
-  afterEvent,
-  approachTo,
-  FREE_RIGHT_HAND,
-  moveCost,
-  placeCost,
-  type RightState,
-} from './search/step.ts';
+import { costOfPlucks } from './cost-of-plucks.ts';
+import { keepWhatWas, type Played } from './keep-what-was.ts';
 import { strumsOf } from './events/strums.ts';
 import { demandsOf, establishedOrder } from './events/demands.ts';
 
@@ -38,7 +32,8 @@ export interface RightMemory {
 
 /**
  * Plans p i m a for a piece whose left hand is planned, at least cost, with pluck locks honoured. Where equal cells
- * came out differently, a second search asks for the order that most of them have.
+ * came out differently, a second search asks for the order that most of them have. `undecided` is what is played while the
+ * teacher has chosen nothing: what the choices do not touch stays near it.
  */
 export const planRight = (
   score: Score,
@@ -47,6 +42,7 @@ export const planRight = (
   setup: RightSetup,
   clock: Clock,
   earlier?: RightMemory,
+  undecided?: Played,
 ): SolvedRight => {
   const memory = earlier?.setup === setup ? earlier : undefined;
   const rules = new RightRules(setup, fingering.rules.values());
@@ -60,7 +56,8 @@ export const planRight = (
   const order = establishedOrder(cells, asked, bestPlucks(free), rules);
   const events = withWanted(asked, order);
   const tables = order.size === 0 ? free : searchPlucks(events, memory?.tables);
-  const options = bestPlucks(tables);
+  const cheapest = bestPlucks(tables);
+  const options = undecided ? keepWhatWas(events, cheapest, undecided) : cheapest;
   const costs: Partial<Record<RightTerm, number>>[] = left.sounds.map(() => ({}));
   const terms: Partial<Record<RightTerm, number>> = {};
   const choices: (RightChoice | undefined)[] = left.sounds.map(() => undefined);
@@ -95,21 +92,4 @@ export const planRight = (
       },
     },
   };
-};
-
-/** What some way to play the events costs, in units of effort, with every amount handed to `ledger`. */
-export const costOfPlucks = (
-  events: readonly PluckEvent[],
-  options: readonly (readonly number[])[],
-  ledger?: (term: RightTerm, sound: number, amount: number) => void,
-): number => {
-  let state: RightState = FREE_RIGHT_HAND;
-  return events.reduce((total, event, index) => {
-    const option = options[index]!;
-    const approach = approachTo(RIGHT_COSTS, events[index - 1], event);
-    const cost =
-      placeCost(RIGHT_COSTS, event, option, ledger) + moveCost(RIGHT_COSTS, approach, state, option, ledger);
-    state = afterEvent(state, event, option);
-    return total + cost;
-  }, 0);
 };

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { RIGHT_SCHOOLS, STROKE_FINGERS } from '../../fingering/vocabulary.ts';
 import type { PluckEvent } from '../events/events.ts';
-import { costOfPlucks } from '../plan-right.ts';
+import { costOfPlucks } from '../cost-of-plucks.ts';
 import { pluckPrices } from './prices.ts';
 import { bestPlucks, RIGHT_PRICE_LIMIT, searchPlucks, type RightBudget } from './search.ts';
 

@@ -144,3 +144,25 @@ export const bestPlucks = (tables: RightTables): readonly (readonly number[])[] 
     const { option } = tables.layers[index]!;
     return tables.events[index]!.options[option[state]!]!;
   });
+
+/**
+ * The cheapest fingers for the events from `first` up to, not including, `end`, when the hand comes to them in a state; what
+ * follows is not looked at.
+ */
+export const searchStretch = (
+  events: readonly PluckEvent[],
+  first: number,
+  end: number,
+  state: RightState,
+): readonly (readonly number[])[] => {
+  const making = new RightLayerInTheMaking();
+  const costs = new EventCosts();
+  const layers: RightLayer[] = [];
+  let layer = new RightLayer({ state: [state], cost: [0], parent: [-1], option: [-1] }, [0]);
+  for (let index = first; index < end; index += 1) {
+    const around = [events[index - 1], events[index]!, events[index + 1]] as const;
+    layer = advance(layer, making, costs, around, RIGHT_BUDGET);
+    layers.push(layer);
+  }
+  return bestPlucks({ events: events.slice(first, end), layers });
+};
