@@ -138,8 +138,8 @@ export const LEFT_COST_RULES = {
     'a player looks for a note near the nut first; the fingers of a grip do not change it; our own value',
   ),
   shapeUp: rule(
-    0.32,
-    'per shape set at once by a free hand, and position',
+    0.09,
+    'per note of a shape set at once by a free hand, and position',
     'of two ways to hold a shape the one with the hand nearer the nut comes first; from the chord data',
   ),
   fretUp: rule(

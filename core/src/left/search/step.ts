@@ -183,7 +183,11 @@ export class Stepper {
     if (framed.keptFingers === 0) {
       if (!isSeveral(placedNew)) return four;
       const isFree = this.leaving.position[state] === 0;
-      return four + options.shape[framed.option]! + (isFree ? costs.shapeUp * (framed.to - 1) : 0);
+      return (
+        four +
+        options.shape[framed.option]! +
+        (isFree ? costs.shapeUp * (framed.to - 1) * options.stoppedNotes[framed.option]! : 0)
+      );
     }
     return four + (framed.isBrokenChord(state) ? Math.max(SHAPE_SPARES, this.grown(state)) : 0);
   }
