@@ -36,7 +36,7 @@ export interface HeldFinger {
 
 /** A finger that goes so many frets along its string takes the hand with it, in frets. */
 const HAND_MOVES = 2;
-/** Guides that lead less well than they look: silence longer than this between both notes, in seconds. Our own value. */
+/** Guides that lead less well than they look: silence longer than this from leaving to arriving, in seconds. Our own value. */
 const LONGEST_SILENCE = 1;
 
 /** Guide fingers of a plan, in playing order. */
@@ -48,18 +48,20 @@ export const guidesOf = (
   return stays.flatMap((stay): GuideFinger[] => {
     const before = lastOf.get(stay.finger);
     lastOf.set(stay.finger, stay);
-    if (before?.to !== stay.from || before.fret === stay.fret) return [];
+    if (!before || before.fret === stay.fret) return [];
     const string = before.strings.find((each) => stay.strings.includes(each));
+    if (!restsBetween(plan, before, stay, string)) return [];
     const isShift =
-      plan.hands[stay.from]!.position !== plan.hands[stay.from - 1]!.position ||
+      plan.hands[stay.from]!.position !== plan.hands[before.to - 1]!.position ||
       Math.abs(stay.fret - before.fret) >= HAND_MOVES;
     const [from, to] = [soundOn(plan, before, string), soundOn(plan, stay, string, 'first')];
     if (string === undefined || from === undefined || to === undefined) return [];
     const heard = score.notes[plan.sounds[to]!.head]!.slideFrom;
     const isHeard = heard !== undefined && plan.sounds[from]!.noteheads.includes(heard);
-    const silence =
-      clock.seconds(plan.sounds[to]!.onset) -
-      clock.seconds(Math.min(before.soundsUntil, plan.sounds[to]!.onset));
+    const arrives = plan.sounds[to]!.onset;
+    // It lay there until the hand moved, whether or not its note was written so long.
+    const left = Math.max(before.soundsUntil, plan.hands[before.to]!.slice.onset);
+    const silence = clock.seconds(arrives) - clock.seconds(Math.min(left, arrives));
     if (!isHeard && (!isShift || silence > LONGEST_SILENCE)) return [];
     return [
       {
@@ -74,6 +76,24 @@ export const guidesOf = (
       },
     ];
   });
+};
+
+/** Slices over which a finger may rest on its string while the others play, and still lead. Our own value. */
+const LONGEST_REST = 4;
+
+/**
+ * Whether a finger can rest on its string from where it left to where it lies next: at once, or over some notes in which
+ * nothing else sounds there.
+ */
+const restsBetween = (plan: LeftPlan, before: Stay, after: Stay, string: number | undefined): boolean => {
+  if (after.from - before.to > LONGEST_REST) return false;
+  return plan.hands
+    .slice(before.to, after.from)
+    .every(
+      ({ slice, lying }) =>
+        slice.struck.every((sound) => plan.choices[sound]?.string !== string) &&
+        lying.every((each) => each.string !== string),
+    );
 };
 
 const soundOn = (
