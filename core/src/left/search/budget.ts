@@ -13,4 +13,4 @@ export interface SearchBudget {
   readonly maxStates: number;
 }
 
-export const DEFAULT_BUDGET: SearchBudget = { window: 8, windowInPosition: 5, maxStates: 6000 };
+export const DEFAULT_BUDGET: SearchBudget = { window: 10, windowInPosition: 5, maxStates: 6000 };
