@@ -12,6 +12,7 @@ import {
 import { NEAR_TIE } from '../src/plan/choices.ts';
 import { judgePassage, marginsOf, type PassageVerdict } from './judge-passage.ts';
 import { REPORTED, TUNED_ON } from './passages.ts';
+import { textureReport } from './report-textures.ts';
 import { JUDGEMENTS } from './passages/judgements.ts';
 import { HEADINGS, type Heading } from './passages/passage.ts';
 
@@ -170,7 +171,7 @@ const passageReport = (): string => {
     verdicts.filter(({ passage }) => passage.heading === heading);
   return `## Passages with accepted fingerings
 
-${TUNED_ON.length + REPORTED.length} passages of our own; their fingerings are common practice, no published source. ${TUNED_ON.length} were tuned on. ${REPORTED.length} were written after the last tuning and run only then; nothing was changed by what they showed. Margins are what the cheapest accepted fingering costs more than ours, in units of effort; up to ${NEAR_TIE} both are offered as a choice.
+${TUNED_ON.length + REPORTED.length} passages of our own; their fingerings are common practice, no published source. ${TUNED_ON.length} were tuned on. ${REPORTED.length} were written after an earlier tuning; since then they have been looked at. Margins are what the cheapest accepted fingering costs more than ours, in units of effort; up to ${NEAR_TIE} both are offered as a choice.
 
 | passages | number | notes within the accepted set | wholly within |
 | --- | ---: | ---: | ---: |
@@ -197,6 +198,8 @@ const text = `# How the planner compares
 Written by \`npm run evaluate\`; do not edit by hand. What the numbers mean and what we make of them is in \`docs/decisions.md\`.
 
 ${passageReport()}
+
+${textureReport()}
 
 ${chordReport()}
 `;
