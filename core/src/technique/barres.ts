@@ -106,17 +106,18 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
       }),
     );
   }
-  return followed.map(
-    ({ isHinge, strings, ...barre }): Barre => ({
-      ...barre,
-      strings,
-      kind: isHinge ? 'hinge' : strings[1] - strings[0] + 1 >= FULL_BARRE_STRINGS ? 'full' : 'partial',
-    }),
-  );
+  return followed.map(({ isHinge, strings, ...barre }): Barre => ({
+    ...barre,
+    strings,
+    kind: isHinge ? 'hinge' : strings[1] - strings[0] + 1 >= FULL_BARRE_STRINGS ? 'full' : 'partial',
+  }));
 };
 
 /** Whether an open string sounds just on the treble side of the index, whose base must lift for it. */
-const soundsOpenUnderBase = ({ finger, strings }: Pick<Barre, 'finger' | 'strings'>, lying: readonly Lying[]): boolean =>
+const soundsOpenUnderBase = (
+  { finger, strings }: Pick<Barre, 'finger' | 'strings'>,
+  lying: readonly Lying[],
+): boolean =>
   finger === 1 && lying.some((each) => each.finger === 0 && each.sounding && each.string === strings[0] - 1);
 
 /** When a barre can be set and must be released, and what to make of it. */

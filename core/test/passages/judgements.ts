@@ -5,7 +5,6 @@ export interface Judgement {
 }
 
 const accepted = (because: string): Judgement => ({ right: 'accepted', because });
-const ours = (because: string): Judgement => ({ right: 'ours', because });
 const both = (because: string): Judgement => ({ right: 'both', because });
 
 const TUNED_ON: Readonly<Record<string, Judgement>> = {
