@@ -97,11 +97,13 @@ export const rankFingerings = (
   const moment: Moment = {
     onset: 0,
     previousOnset: -1,
+    nextOnset: Infinity,
     secondsBefore: Infinity,
     beatsBefore: 0,
     struck,
     struckBefore: 0,
     lineFrom: struck.map(() => -1),
+    parallel: undefined,
     options,
     positions: -1,
     brokenLocks: [],
@@ -111,6 +113,8 @@ export const rankFingerings = (
     onset: new Float64Array(struck.length),
     end: new Float64Array(struck.length).fill(1),
     ring: new Float64Array(struck.length).fill(1),
+    broken: new Uint8Array(struck.length),
+    rest: new Float64Array(struck.length).fill(1),
     slurredFrom: new Int32Array(struck.length).fill(-1),
     slides: new Uint8Array(struck.length),
   });

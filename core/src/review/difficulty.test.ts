@@ -76,7 +76,13 @@ describe('the usual rates', () => {
     return (quarters * 60) / difficultyOf(at(plan.performance, 60), 60, level).at(-1)!.comfortableTempo!;
   };
   const four = (notes: string): string => Array.from({ length: 4 }, () => notes).join(' ');
-  const TECHNIQUES: readonly (readonly [RateName, readonly string[], number, string?])[] = [
+  type Technique = readonly [
+    rate: RateName,
+    voices: readonly string[],
+    quarters: number,
+    fingering?: string | undefined,
+  ];
+  const TECHNIQUES: readonly Technique[] = [
     ['line', ['E4/16 F4/16 G4/16 F4/16 E4/16 F4/16 G4/16 F4/16 E4/2'], 1 / 4],
     ['arpeggio', [`${four('A2/16 A3/16 C4/16 E4/16')} | ${four('A2/16 A3/16 C4/16 E4/16')}`], 1 / 4],
     ['tremolo', [four('-/32 E4/32 E4/32 E4/32'), four('A2/8')], 1 / 8],
@@ -85,9 +91,9 @@ describe('the usual rates', () => {
     ['shift', ['F4/4 C#5/4 -/2'], 1, '1:1 1:4'],
     ['barre', ['E4/4 A2+D3+G3+C4+E4+A4/4 -/2'], 1, '1:0 6:1 5:1 4:1 3:1 2:1 1:1'],
   ];
-  it.each(TECHNIQUES)(
-    'come out of a passage of one technique within a fifth: %s',
-    (name, voices, quarters, as) => {
+  it.each(TECHNIQUES.map(([name, ...rest]) => ({ name, rest })))(
+    'come out of a passage of one technique within a fifth: $name',
+    ({ name, rest: [voices, quarters, as] }) => {
       for (const level of LEVELS) {
         const pace = paceOf(voices, quarters, level, as);
         expect(pace / RATES[name].seconds[level]).toBeGreaterThan(0.8);
