@@ -8,6 +8,8 @@ const accepted = (because: string): Judgement => ({ right: 'accepted', because }
 const both = (because: string): Judgement => ({ right: 'both', because });
 
 const TUNED_ON: Readonly<Record<string, Judgement>> = {
+  'a waltz in C': both('4 on G2 while 3 stays near C3, or 3 hops to the next string.'),
+  'a bass falls under broken A minor': both('G2 and F2 with 3 and 2, or with 3 and 1.'),
   'sixths rising on ④ and ②: the same fingers lead': both(
     'Ours takes the second sixth open and goes on over ③ and ①; the list keeps ④ and ② or does as ours does.',
   ),

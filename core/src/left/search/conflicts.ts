@@ -74,7 +74,12 @@ export const restingBeside = (
     const finger = leaving.finger[base + k]!;
     const fret = leaving.fret[base + k]!;
     const own = option * FINGERS + finger;
-    const isUsedElsewhere = options.fingerMask[own] !== 0 && options.fingerFret[own] !== fret;
+    const isUsed = options.fingerMask[own] !== 0;
+    // To a string where it did not lie it hops; only a flat index is on both.
+    const hops =
+      (options.fingerMask[own]! & ~leaving.fingerMask[state * FINGERS + finger]!) !== 0 &&
+      !(finger === 1 && leaving.flat[state] === fret);
+    const isUsedElsewhere = isUsed && (options.fingerFret[own] !== fret || hops);
     if (
       isUsedElsewhere ||
       fret < options.lowestEasily[own]! ||
