@@ -53,6 +53,26 @@ describe('the plan of damping', () => {
     );
   });
 
+  it('an open bass that rings below the new bass turns the chord over, consonant or not', () => {
+    const plan = planVoices(['E4/2. | E4/2.', 'A2/2. | E3/2.'], { tempo: 90 });
+    const damped = dampingIn(plan).filter(({ string }) => string === 5);
+    expect(damped).toEqual([expect.objectContaining({ grade: 'should', why: 'below-the-bass' })]);
+  });
+
+  it('a bass rest is a rest though others go on', () => {
+    const plan = planVoices(['C4/4 E4/4 C4/4 E4/4', 'A2/4 -/2 A2/4']);
+    expect(dampingIn(plan)).toContainEqual(
+      expect.objectContaining({ string: 5, grade: 'must', why: 'rest' }),
+    );
+  });
+
+  it('a harmony is what is struck and held, not what passes', () => {
+    const passing = planVoices(['C4/4 D4/4 C4/4 B3/4', 'A2/2 -/2'].map((voice) => voice));
+    expect(dampingIn(passing).filter(({ why }) => why === 'new-harmony')).toEqual([]);
+    const changed = planVoices(['C4/1 | G3+B3+D4/1', 'A2/1 | -/2 G2/2']);
+    expect(dampingIn(changed)).toContainEqual(expect.objectContaining({ string: 5 }));
+  });
+
   it('what is written to ring (l.v.) is left alone', () => {
     const score = exampleScore({ voices: ['E4/2. | E4/2.', 'E2/2. | A2/2.'], tempo: 90 });
     expect(dampingIn(planPiece(score))).toHaveLength(1);

@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest';
+import { planAs, planVoices } from '../testing/planning.ts';
+import { leftCosts, type LeftTerm } from './hand/costs.ts';
+import { handOf } from './hand/hand.ts';
+
+const costs = leftCosts('balanced');
+const paid = (term: LeftTerm, voices: readonly string[], tokens: string): readonly number[] => {
+  const { left, memory } = planAs(voices, tokens);
+  expect(left.brokenLocks).toEqual([]);
+  return memory.left.accounts.map(({ entries }) =>
+    entries.filter((entry) => entry.term === term).reduce((sum, { amount }) => sum + amount, 0),
+  );
+};
+
+// Handbook §3, what lies, lies: common practice, no published source.
+describe('what lies, lies', () => {
+  it('a finger that rests in silence sounds again for nothing', () => {
+    // F3 returns after A3 and D4, which other fingers take.
+    const [first, , , again] = paid('placing', ['F3/8 A3/8 D4/8 F3/8'], '4:3 3:2 2:4 4:3');
+    expect(first).toBeGreaterThan(0);
+    expect(again).toBe(0);
+  });
+
+  it('a finger that rests leads the hand when it comes', () => {
+    const voices = ['C#4+A4/4 D3/4 D#4+B4/4'];
+    const guided = paid('guide', voices, '3:2 1:1 4:0 3:2 1:1').at(-1)!;
+    const apart = paid('guide', voices, '3:2 1:1 4:0 3:3 1:2').at(-1)!;
+    expect(guided).toBeCloseTo(2 * costs.guideSlide);
+    expect(apart).toBe(0);
+  });
+
+  it('fingers of a broken chord stay on it, and its neighbours lie on different strings', () => {
+    const { left } = planVoices(['A2/8 C4/8 E4/8 A4/8 E4/8 C4/8 | A2/8 C4/8 E4/8 A4/8 E4/8 C4/8']);
+    const taken = left.choices.map((choice) => `${choice!.string}/${choice!.fret}:${choice!.finger}`);
+    expect(taken.slice(6)).toEqual(taken.slice(0, 6));
+    const strings = left.choices.map((choice) => choice!.string);
+    strings.slice(1).forEach((string, index) => expect(string).not.toBe(strings[index]));
+  });
+
+  it('the height of a hand is paid when it arrives, not by every note', () => {
+    const [first, ...rest] = paid('height', ['A4/8 C5/8 B4/8 A4/8'], '1:1 1:4 1:3 1:1');
+    expect(first).toBeGreaterThan(1.5);
+    expect(Math.max(...rest)).toBeLessThan(first! / 4);
+  });
+
+  it('sixths in parallel keep their two strings', () => {
+    const { left } = planVoices(['C#4+A4/4 D4+B4/4 E4+C#5/4 D4+B4/4']);
+    const strings = left.choices.map((choice) => choice!.string);
+    for (let pair = 0; pair < strings.length; pair += 2)
+      expect(strings.slice(pair, pair + 2)).toEqual(strings.slice(0, 2));
+    expect(Math.abs(strings[0]! - strings[1]!)).toBe(2);
+  });
+});
+
+describe('the index, flat or on its tip', () => {
+  const voices = ['C4+E4+A4/4 C5/4 C4+E4+A4/4 C5/4', 'A2/1'];
+  const tokens = '3:1 2:1 1:1 1:4 3:1 2:1 1:1 1:4 5:0';
+
+  it('goes flat once, and is one barre from first to last', () => {
+    const [first, ...rest] = paid('barre', voices, tokens);
+    expect(first).toBeGreaterThan(costs.barre);
+    expect(Math.max(...rest)).toBeLessThan(costs.barre * 2 * costs.barreRoll);
+    const { barres, score } = planAs(voices, tokens);
+    expect(barres).toHaveLength(1);
+    expect(barres[0]).toMatchObject({ finger: 1, fret: 5, onset: 0 });
+    expect(barres[0]!.until).toBeGreaterThan(2 * score.ticksPerQuarter);
+  });
+
+  it('slides to another fret as a guide, also when the bass is open', () => {
+    const travels = ['C4+E4+A4/2 D4+F#4+B4/2', 'A2/1'];
+    const barre = paid('shift', travels, '3:1 2:1 1:1 3:1 2:1 1:1 5:0')[1]!;
+    const anew = paid('shift', travels, '3:3 2:2 1:1 3:1 2:1 1:1 5:0');
+    expect(barre).toBeLessThan(costs.shift / 2);
+    expect(Math.max(...anew)).toBeGreaterThan(0);
+  });
+});
+
+describe('the hand that plays', () => {
+  it('opens at the price of its own spans', () => {
+    const priceFor = (size: 'small' | 'medium' | 'large'): number =>
+      planAs(['F2+C4/2'], '6:1 2:1', { hand: handOf(size) }).left.cost -
+      planAs(['F2+C4/2'], '6:1 2:1', { hand: handOf('medium') }).left.cost;
+    expect(priceFor('small')).toBeGreaterThanOrEqual(0);
+    expect(priceFor('large')).toBeLessThanOrEqual(0);
+    const stretch = (size: 'small' | 'large'): number =>
+      planAs(['F4+G#2/2'], '1:1 6:4', { hand: handOf(size) }).left.cost;
+    expect(stretch('small')).toBeGreaterThan(stretch('large') + 0.5);
+  });
+});

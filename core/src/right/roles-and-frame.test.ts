@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import { EMPTY_FINGERING, type Choice } from '../fingering/fingering.ts';
+import { planPiece, setupFor } from '../plan/plan.ts';
+import type { NoteId } from '../score/score.ts';
+import { exampleScore, planVoices, rightHand } from '../testing/planning.ts';
+import { costOfPlucks } from './cost-of-plucks.ts';
+import { KEEPING } from './keep-what-was.ts';
+import { bestPlucks } from './search/search.ts';
+
+// Handbook §4: common practice, no published source.
+describe('who takes what in a texture', () => {
+  it('fillings go to i and m though their stems point down, the tune keeps a, the thumb the bass', () => {
+    const plan = planVoices(['E4/2', 'A2/8 A3/8 C4/8 A3/8']);
+    const of = (midi: number) =>
+      plan.score.notes.filter((note) => note.midi === midi).map((note) => plan.notes[note.index]!.pluck);
+    expect(of(64)).toEqual(['a']);
+    expect(of(45)).toEqual(['p']);
+    expect(of(57)).toEqual(['i', 'i']);
+    expect(of(60)).toEqual(['m']);
+  });
+
+  it('a slow line on the basses is the thumb’s, without a bass voice in the notation', () => {
+    expect(rightHand(planVoices(['E2/4 F2/4 G2/4 A2/4']))).toBe('pppp');
+  });
+
+  it('a tune in slow quarters alternates as it would at speed', () => {
+    for (const tempo of [40, 90, 160])
+      expect(rightHand(planVoices(['E4/4 F4/4 G4/4 F4/4 E4/4 F4/4 G4/4 F4/4'], { tempo }))).not.toMatch(
+        /(.)\1/,
+      );
+  });
+
+  it('tremolo is p-a-m-i at every tempo', () => {
+    for (const tempo of [20, 40, 90])
+      expect(
+        rightHand(planVoices(['-/32 E4/32 E4/32 E4/32 -/32 E4/32 E4/32 E4/32', 'A2/8 E3/8'], { tempo })),
+      ).toBe('pamipami');
+  });
+
+  it('two notes struck together and again keep their two fingers', () => {
+    const plan = planVoices(['-/4 G3+B3/4 G3+B3/4 G3+B3/4', 'E2/1']);
+    expect(rightHand(plan).slice(1)).toMatch(/^(..)\1\1$/);
+  });
+
+  it('i does not play on a thinner string than m stands on, however slow', () => {
+    const letters = rightHand(planVoices(['G3/2 B3/2 | E4/2 B3/2'], { tempo: 50 }));
+    expect(letters).not.toMatch(/^mi|^ai|^am/);
+  });
+
+  it('a pluck fixed on a note that the thumb sweeps is reported', () => {
+    const score = exampleScore({ voices: ['E2+B2+E3+G#3+B3+E4/1'] });
+    const lowest = score.notes.find(({ midi }) => midi === 40)!;
+    const choices = new Map<NoteId, Choice>([[lowest.id, { pluck: 'm' }]]);
+    const plan = planPiece(score, { ...EMPTY_FINGERING, choices });
+    expect(plan.findings.map(({ code }) => code)).toContain('pluck-lock-not-kept');
+  });
+});
+
+describe('a decision', () => {
+  it('leads to one plan whatever was planned before, and costs no more than a tie above the cheapest', () => {
+    const score = exampleScore({
+      voices: ['E4/8 F4/8 G4/8 A4/8 G4/8 F4/8 E4/8 D4/8 | C4/8 D4/8 E4/8 F4/8 E4/2'],
+    });
+    const setup = setupFor(score);
+    const undecided = planPiece(score, EMPTY_FINGERING, setup);
+    const note = score.notes[5]!;
+    const other = undecided.notes[note.index]!.pluck === 'i' ? 'm' : 'i';
+    const decided = { ...EMPTY_FINGERING, choices: new Map<NoteId, Choice>([[note.id, { pluck: other }]]) };
+    const again = planPiece(score, decided, setup, { memory: undecided.memory });
+    expect(rightHand(again)).toBe(rightHand(planPiece(score, decided, setup)));
+    const { events, options } = again.right;
+    const cheapest = costOfPlucks(events, bestPlucks(again.memory.right.tables));
+    expect(costOfPlucks(events, options)).toBeLessThanOrEqual(cheapest + KEEPING);
+    const undone = planPiece(score, EMPTY_FINGERING, setup, { memory: again.memory });
+    expect(rightHand(undone)).toBe(rightHand(undecided));
+  });
+});
