@@ -246,6 +246,11 @@ export const LEFT_COST_RULES = {
     'per note',
     'a note of a broken chord is stopped by one that is not its neighbour; our own value',
   ),
+  stopOpenLater: rule(
+    2.6,
+    'per note',
+    'the same where an open string is stopped: a finger would have let the chord ring; our own value',
+  ),
   stopRinging: rule(
     4.5,
     'per note',

@@ -53,6 +53,7 @@ export const guidedShare = (costs: LeftCosts, from: number, to: number): number 
  */
 export class StepBounds {
   private moment!: Moment;
+  private strikesBroken = false;
   private options!: OptionTable;
   private haste!: Haste;
   private readonly costs: LeftCosts;
@@ -67,7 +68,8 @@ export class StepBounds {
     this.weakness = [0, costs.finger1, costs.finger2, costs.finger3, costs.finger4];
   }
 
-  take(moment: Moment, haste: Haste): void {
+  take(moment: Moment, haste: Haste, strikesBroken: boolean): void {
+    this.strikesBroken = strikesBroken;
     this.moment = moment;
     this.options = moment.options;
     this.haste = haste;
@@ -120,7 +122,7 @@ export class StepBounds {
       }
     }
     // Setting several at once as one shape may spare something, and so may adding to one that rings.
-    placing += Math.min(0, options.shape[option]!, leaving.patterned[state] !== 0 ? SHAPE_SPARES : 0);
+    placing += Math.min(0, options.shape[option]!, this.strikesBroken || leaving.patterned[state] !== 0 ? SHAPE_SPARES : 0);
     if (!shifting) return placing;
     const whole = wholeShift(costs, tables, haste, from, position);
     let share = guided

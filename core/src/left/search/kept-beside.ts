@@ -220,7 +220,9 @@ export class KeptBeside {
         const amount = isStopped
           ? isNeighbour
             ? costs.stopRinging
-            : costs.stopRingingLater
+            : leaving.finger[base + k] === 0
+              ? costs.stopOpenLater
+              : costs.stopRingingLater
           : lifted === 0
             ? first
             : costs.liftRingingMore;

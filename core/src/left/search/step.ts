@@ -38,6 +38,8 @@ export class Stepper {
   private readonly shapeFinger = new Int8Array(STRINGS);
   private readonly shapeFret = new Uint8Array(STRINGS);
   private moment!: Moment;
+  /** Whether what is struck belongs to a broken chord. */
+  private strikesBroken = false;
   private options!: OptionTable;
 
   private readonly framed: KeptBeside;
@@ -67,7 +69,8 @@ export class Stepper {
     this.options = moment.options;
     const haste = hasteOf(this.costs, moment.secondsBefore);
     this.placing.haste = haste;
-    this.bounds.take(moment, haste);
+    this.strikesBroken = moment.struck.some((sound) => this.sounds.broken[sound] === 1);
+    this.bounds.take(moment, haste, this.strikesBroken);
     this.leaving.take(layer, moment, one);
     this.framed.take(moment);
   }
@@ -189,7 +192,12 @@ export class Stepper {
         (isFree ? costs.shapeUp * (framed.to - 1) * options.stoppedNotes[framed.option]! : 0)
       );
     }
-    return four + (framed.isBrokenChord(state) ? Math.max(SHAPE_SPARES, this.grown(state)) : 0);
+    return four + (this.isInBrokenChord(state) ? Math.max(SHAPE_SPARES, this.grown(state)) : 0);
+  }
+
+  /** Whether the framed step adds to a broken chord: to one that rings, or as a note of one beside a tune that is held. */
+  private isInBrokenChord(state: number): boolean {
+    return this.strikesBroken || this.framed.isBrokenChord(state);
   }
 
   /** What the ringing shape costs more with the framed option than before it. */

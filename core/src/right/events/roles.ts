@@ -6,7 +6,7 @@ export type Role = 'bass' | 'inner' | 'melody' | 'only';
 /** Strings from here on are the thumb's. Handbook §4. */
 export const FIRST_BASS_STRING = 4;
 /** A note that leaps so far up from the bass, in semitones, fills the harmony; a nearer one is the bass that moves. Our own value. */
-const LEAP_FROM_BASS = 5;
+const LEAP_FROM_BASS = 3;
 
 interface Voice {
   readonly name: string;
