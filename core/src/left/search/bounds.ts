@@ -122,7 +122,11 @@ export class StepBounds {
       }
     }
     // Setting several at once as one shape may spare something, and so may adding to one that rings.
-    placing += Math.min(0, options.shape[option]!, this.strikesBroken || leaving.patterned[state] !== 0 ? SHAPE_SPARES : 0);
+    placing += Math.min(
+      0,
+      options.shape[option]!,
+      this.strikesBroken || leaving.patterned[state] !== 0 ? SHAPE_SPARES : 0,
+    );
     if (!shifting) return placing;
     const whole = wholeShift(costs, tables, haste, from, position);
     let share = guided
