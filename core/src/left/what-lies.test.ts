@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { planAs, planVoices } from '../testing/planning.ts';
+import { EMPTY_FINGERING } from '../fingering/fingering.ts';
+import type { RuleId } from '../fingering/rules.ts';
+import { planPiece } from '../plan/plan.ts';
+import { exampleScore, planAs, planVoices } from '../testing/planning.ts';
 import { leftCosts, type LeftTerm } from './hand/costs.ts';
 import { handOf } from './hand/hand.ts';
 
@@ -35,6 +38,20 @@ describe('what lies, lies', () => {
     expect(taken.slice(6)).toEqual(taken.slice(0, 6));
     const strings = left.choices.map((choice) => choice!.string);
     strings.slice(1).forEach((string, index) => expect(string).not.toBe(strings[index]));
+  });
+
+  it('no step costs less than nothing, also where a note joins a shape that likes it', () => {
+    const bar = 'F2/8 A3/8 C4/8 F4/8 C4/8 A3/8';
+    const steps = planVoices([`${bar} | ${bar}`]).memory.left.accounts.map(({ cost }) => cost);
+    expect(Math.min(...steps)).toBeGreaterThanOrEqual(-1e-9);
+  });
+
+  it('a chord that is not to ring is no shape that is set once', () => {
+    const score = exampleScore({ voices: ['F2/8 A3/8 C4/8 F4/8 C4/8 A3/8'] });
+    const rule = { kind: 'ringing', from: 0, to: 0, rings: false } as const;
+    const written = { ...EMPTY_FINGERING, rules: new Map([['written' as RuleId, rule]]) };
+    expect([...planPiece(score).left.times.broken]).toContain(1);
+    expect([...planPiece(score, written).left.times.broken]).not.toContain(1);
   });
 
   it('the height of a hand is paid when it arrives, not by every note', () => {

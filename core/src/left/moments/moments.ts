@@ -43,6 +43,15 @@ const ringOf = (piece: PieceOnGuitar, rules: readonly PassageRule[]): Float64Arr
   return ring;
 };
 
+/** Notes of broken chords, without those that a teacher does not let ring. */
+const brokenOf = (piece: PieceOnGuitar, rules: readonly PassageRule[]): Uint8Array => {
+  const broken = Uint8Array.from(piece.ringing.broken);
+  for (const rule of rules)
+    if (rule.kind === 'ringing' && !rule.rings)
+      for (const sound of piece.sounds) if (covers(rule, sound.bar)) broken[sound.index] = 0;
+  return broken;
+};
+
 /** A pair by the places of its sounds, when both are placed. */
 const placedPair = (pair: ParallelPair | undefined, placed: readonly number[]): PlacedPair | undefined => {
   if (!pair) return undefined;
@@ -142,7 +151,7 @@ export const momentsOf = (
     onset: Float64Array.from(sounds, (sound) => sound.onset),
     end,
     ring,
-    broken: piece.ringing.broken,
+    broken: brokenOf(piece, rules),
     rest: restingTimes(sounds, slices, piece.ringing.broken, score.ticksPerQuarter),
     slurredFrom: piece.slurredFrom,
     slides: piece.slides,

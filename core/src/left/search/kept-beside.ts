@@ -143,7 +143,7 @@ export class KeptBeside {
 
   /**
    * Fret at which the index has been laid flat once the option is struck, 0 for none: it rolls between its tip and its
-   * side, or hovers over its fret, and is not set anew before it has gone to another one.
+   * side, and is not set anew before it has left.
    */
   flatAfter(state: number, rested: number): number {
     const flat = this.leaving.flat[state]!;

@@ -166,7 +166,8 @@ export class Stepper {
       cost += placing.swap(finger, ledger);
     }
     if (placedNew !== 0) {
-      const amount = this.shapeCost(state, placedNew);
+      // No step costs less than nothing: the search takes what is reached for the least that follows from it.
+      const amount = Math.max(-cost, this.shapeCost(state, placedNew));
       cost += amount;
       if (amount !== 0) ledger?.('placing', first, amount);
       cost += this.openings.cost(state, placedNew, ledger);
