@@ -9,9 +9,10 @@ import {
   type ChordClass,
   type ChordVerdict,
 } from './chords.ts';
-import { NEAR_TIE } from '../src/plan/choices.ts';
+import { NEAR_TIE } from '../src/fingering/near-tie.ts';
 import { judgePassage, marginsOf, type PassageVerdict } from './judge-passage.ts';
 import { REPORTED, TUNED_ON } from './passages.ts';
+import { feltReport } from './decisions-felt.ts';
 import { textureReport } from './report-textures.ts';
 import { JUDGEMENTS } from './passages/judgements.ts';
 import { HEADINGS, type Heading } from './passages/passage.ts';
@@ -200,6 +201,8 @@ Written by \`npm run evaluate\`; do not edit by hand. What the numbers mean and 
 ${passageReport()}
 
 ${textureReport()}
+
+${feltReport()}
 
 ${chordReport()}
 `;

@@ -4,7 +4,16 @@ import type { Score } from '../score/score.ts';
 import type { Sound } from '../score/sounds.ts';
 import { leftCosts, type LeftTerm } from './hand/costs.ts';
 import { neckTables } from './hand/hand.ts';
-import type { BrokenRule, HandAt, LeftChoice, LeftPlan, LeftSetup, Lying } from './left-plan.ts';
+import { keepWhatWas, type TakenBefore } from './keep-what-was.ts';
+import {
+  isSameTaking,
+  type BrokenRule,
+  type HandAt,
+  type LeftChoice,
+  type LeftPlan,
+  type LeftSetup,
+  type Lying,
+} from './left-plan.ts';
 import { momentsOf, type Moments } from './moments/moments.ts';
 import { ruledIn } from './moments/passage-rules.ts';
 import { pieceOnGuitar, type PieceOnGuitar } from './moments/piece-on-guitar.ts';
@@ -14,7 +23,7 @@ import { DEFAULT_BUDGET, type SearchBudget } from './search/budget.ts';
 import { STRINGS } from './moments/option-table.ts';
 import { FLAT, slotFinger, slotFret, slotSound, SLOTS } from './search/layer.ts';
 import { pricesOf, type PricedPlacement } from './search/prices.ts';
-import { bestPath, search, type PathStep } from './search/search.ts';
+import { bestPath, search, type PathStep, type SearchTables } from './search/search.ts';
 import { stepTables, type StepTables } from './search/step-tables.ts';
 import { Stepper } from './search/step.ts';
 
@@ -41,6 +50,8 @@ export interface LeftOptions {
   readonly onProgress?: (share: number) => void;
   /** By slice: the only position that the hand may take there, to try out where a shift could be made. */
   readonly positionAt?: ReadonlyMap<number, number>;
+  /** How the piece was taken before: away from what is decided it stays so within a near tie. */
+  readonly was?: TakenBefore;
 }
 
 const stepTablesOf = ({ school, weights, hand, guitar }: LeftSetup): StepTables =>
@@ -77,9 +88,11 @@ export const planLeft = (
   const tables = search(stepper, moments, options.budget ?? DEFAULT_BUDGET, memory?.tables, (done) =>
     options.onProgress?.(done / moments.length),
   );
-  const path = bestPath(tables);
-  const accounts = accountsOf(stepper, tables, path, memory);
-  const solved = { tables, path, accounts };
+  const cheapest = accounted(stepper, tables, bestPath(tables), memory);
+  const bars = piece.slices.map(({ bar }) => bar);
+  const path = options.was ? keepWhatWas(stepper, cheapest, bars, options.was) : cheapest.path;
+  const solved = path === cheapest.path ? cheapest : accounted(stepper, tables, path, cheapest);
+  const { accounts } = solved;
 
   const { spent, terms, cut } = spendingOf(accounts, sounds);
   const hands = handsOf(piece, solved, memory);
@@ -109,25 +122,39 @@ export const planLeft = (
       stepTables: tablesOfSteps,
       hands,
       get prices() {
-        return (prices ??= pricesBySound(setup, tablesOfSteps, made, solved));
+        return (prices ??= pricesBySound(setup, tablesOfSteps, made, cheapest, choices));
       },
     },
   };
 };
 
+/** A path through tables with what it costs. */
+const accounted = (
+  stepper: Stepper,
+  tables: SearchTables,
+  path: readonly PathStep[],
+  earlier: Accounted | undefined,
+): Accounted => ({ tables, path, accounts: accountsOf(stepper, tables, path, earlier) });
+
 /**
- * The price of every way to take every sound of a planned piece, by sound: see `pricesOf`. The twin of a unison has
- * the prices of the note that stands for both.
+ * The price of every way to take every sound of a planned piece, by sound: see `pricesOf`; what the plan takes costs nothing
+ * more, also where it only is a near tie of the cheapest. The twin of a unison has the prices of the note that
+ * stands for both.
  */
 const pricesBySound = (
   { school, weights }: LeftSetup,
   tables: StepTables,
   { sounds, twin }: Moments,
-  solved: Accounted,
+  cheapest: Accounted,
+  choices: readonly (LeftChoice | undefined)[],
 ): readonly (readonly PricedPlacement[])[] => {
   const stepper = new Stepper(leftCosts(school, weights), tables, sounds);
-  const own = pricesOf(stepper, solved, twin.length);
-  return twin.map((primary) => own[primary]!);
+  const own = pricesOf(stepper, cheapest, twin.length);
+  return twin.map((primary, sound) => {
+    const taken = own[primary]!.findIndex((each) => isSameTaking(each, choices[sound]));
+    if (taken < 0 || own[primary]![taken]!.price === 0) return own[primary]!;
+    return [{ ...own[primary]![taken]!, price: 0 }, ...own[primary]!.filter((_, index) => index !== taken)];
+  });
 };
 
 /** The memory of an earlier plan, when it was of the same piece for the same hand. */

@@ -24,7 +24,9 @@ export interface AlikeMemory {
   readonly left: LeftMemory;
   /** What `left` was planned for. */
   readonly fingering: Fingering;
-  /** Returns known to be forced apart: they are not tried again at every change. */
+  /** The teacher's own part of it. */
+  readonly own: Fingering;
+  /** Returns known to be forced apart: they are not tried again at every change elsewhere. */
   readonly unlike: readonly UnlikeReturn[];
 }
 
@@ -65,14 +67,23 @@ export const withoutLikeness = (
   return { ...alike, choices };
 };
 
+/** Whether the string or the finger of a note is decided otherwise. */
+const isDecidedOtherwise = (here: Choice | undefined, there: Choice | undefined): boolean =>
+  here?.string !== there?.string || here?.finger !== there?.finger;
+
 /** Notes whose string or finger is decided otherwise. */
 const differences = (one: Fingering, other: Fingering): number => {
   const ids = new Set([...one.choices.keys(), ...other.choices.keys()]);
-  return [...ids].filter((id) => {
-    const [here, there] = [one.choices.get(id), other.choices.get(id)];
-    return here?.string !== there?.string || here?.finger !== there?.finger;
-  }).length;
+  return [...ids].filter((id) => isDecidedOtherwise(one.choices.get(id), other.choices.get(id))).length;
 };
+
+/** Bars in which something is decided otherwise than it was. */
+const barsDecidedAnew = (score: Score, now: Fingering, before: Fingering = now): ReadonlySet<number> =>
+  new Set(
+    score.notes
+      .filter(({ id }) => isDecidedOtherwise(now.choices.get(id), before.choices.get(id)))
+      .map(({ bar }) => bar),
+  );
 
 const sameTaking = (plan: LeftPlan, [here, there]: readonly [number, number]): boolean =>
   isSameTaking(plan.choices[here], plan.choices[there]);
@@ -120,7 +131,11 @@ export const likenReturns = (fingering: Fingering, plan: SolvedLeft, earlier?: A
       return lock?.string === undefined && lock?.finger === undefined;
     });
   const apart = barReturns(score, sounds).filter(isUnlike(plan)).filter(isFree);
-  const known = (earlier?.unlike ?? []).filter(({ bar }) => apart.some((each) => each.bar === bar));
+  const decidedAnew = barsDecidedAnew(score, fingering, earlier?.own);
+  const isAsBefore = ({ bar, like }: UnlikeReturn): boolean =>
+    apart.some((each) => each.bar === bar) &&
+    ![bar, like].some((each) => [each - 1, each, each + 1].some((near) => decidedAnew.has(near)));
+  const known = (earlier?.unlike ?? []).filter(isAsBefore);
   const differing = apart.filter(({ bar }) => !known.some((each) => each.bar === bar));
   if (differing.length === 0) return { left: plan, fingering, unlike: known };
 

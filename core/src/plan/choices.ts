@@ -1,4 +1,5 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
+import { NEAR_TIE } from '../fingering/near-tie.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { LeftTerm } from '../left/hand/costs.ts';
 import { planLeft, type SolvedLeft } from '../left/plan-left.ts';
@@ -9,12 +10,6 @@ import type { NoteIndex } from '../score/score.ts';
 import { familyOf, withoutLikeness } from './alike.ts';
 import { termDifferences } from './other-ways.ts';
 import type { Plan } from './plan.ts';
-
-/**
- * Two ways closer than this, in units of effort, are alternatives between which taste decides: the margins by which
- * the model prefers one of two accepted fingerings are about as thin (left-hand model, near-ties).
- */
-export const NEAR_TIE = 0.3;
 
 /** The ways to take one note, with what else would change. */
 export interface NoteChoices {
@@ -36,7 +31,10 @@ const solvedWith = (
 ): SolvedLeft => {
   const { id } = score.notes[left.sounds[soundOf(left, note)]!.head]!;
   const choices = new Map(fingering.choices).set(id, { ...fingering.choices.get(id), ...change });
-  return planLeft(score, { ...fingering, choices }, left.setup, memory.clock, { memory: memory.left });
+  return planLeft(score, { ...fingering, choices }, left.setup, memory.clock, {
+    memory: memory.left,
+    was: memory.undecided.left,
+  });
 };
 
 /** All ways to take a note, by price; empty for a note no hand can take. */

@@ -2,12 +2,14 @@ import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering
 import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
 import { likenReturns, type AlikeMemory } from './alike.ts';
 import { handOf, type Hand } from '../left/hand/hand.ts';
+import type { TakenBefore } from '../left/keep-what-was.ts';
 import { planLeft, type LeftMemory } from '../left/plan-left.ts';
 import type { LeftPlan, LeftSetup } from '../left/left-plan.ts';
 import type { LeftSchool, LeftWeights } from '../fingering/vocabulary.ts';
 import type { Pattern } from '../fingering/rules.ts';
 import type { RightSchool } from '../fingering/vocabulary.ts';
 import { DEFAULT_RIGHT_SETUP, type RightSetup } from '../right/events/setup.ts';
+import type { CellsPlayed } from '../right/events/demands.ts';
 import type { Played } from '../right/keep-what-was.ts';
 import { planRight, type RightMemory } from '../right/plan-right.ts';
 import type { RightPlan } from '../right/right-plan.ts';
@@ -100,6 +102,12 @@ export interface Plan {
   readonly memory: PlanMemory;
 }
 
+/** What both hands do while the teacher has decided nothing: what decisions leave alone stays so. */
+interface Undecided {
+  readonly left: TakenBefore;
+  readonly right: Played & CellsPlayed;
+}
+
 /** What the next plan of the same piece under the same setup can reuse. */
 export interface PlanMemory {
   readonly setup: PlanSetup;
@@ -114,11 +122,11 @@ export interface PlanMemory {
   readonly free: LeftMemory;
   readonly left: LeftMemory;
   readonly unlike: AlikeMemory['unlike'];
-  /** What `left` was planned for. */
+  /** What `left` was planned for, and the teacher's own part of it. */
   readonly alike: Fingering;
+  readonly own: Fingering;
   readonly right: RightMemory;
-  /** The right hand that is planned while the teacher has decided nothing: what decisions leave alone stays so. */
-  readonly undecided: Played & { readonly rules: string };
+  readonly undecided: Undecided & { readonly rules: string };
   readonly jumps: JumpMemory;
 }
 
@@ -149,23 +157,22 @@ const leftHandFor = (
   const likened = likenReturns(
     wanted,
     same,
-    reuse && { left: reuse.left, fingering: reuse.alike, unlike: reuse.unlike },
+    reuse && { left: reuse.left, fingering: reuse.alike, own: reuse.own, unlike: reuse.unlike },
   );
   return { base, left: likened.left, alike: likened.fingering, unlike: likened.unlike };
 };
 
-/** The right hand of a piece with its rules but without the teacher's choices. */
-const undecidedRight = (
+/** Both hands of a piece with its rules but without the teacher's choices. */
+const undecidedHands = (
   score: Score,
   fingering: Fingering,
   leftSetup: LeftSetup,
   rightSetup: RightSetup,
   clock: Clock,
-): Played => {
+): Undecided => {
   const open: Fingering = { ...fingering, choices: new Map() };
   const { left } = leftHandFor(score, open, leftSetup, clock, undefined);
-  const { events, options } = planRight(score, open, left, rightSetup, clock);
-  return { events, options };
+  return { left: left.choices, right: planRight(score, open, left, rightSetup, clock) };
 };
 
 /** Plans both hands for a piece around what the source and the teacher have fixed. */
@@ -200,16 +207,24 @@ export const planPiece = (
   };
   const now = options.now ?? (() => 0);
   const started = now();
-  const { base, left, alike, unlike } = leftHandFor(score, fingering, leftSetup, clock, reuse, options);
-  const between = now();
   const rules = JSON.stringify([...fingering.rules]);
   const undecided =
     reuse?.undecided.rules === rules
       ? reuse.undecided
       : fingering.choices.size > 0
-        ? { rules, ...undecidedRight(score, fingering, leftSetup, rightSetup, clock) }
+        ? { rules, ...undecidedHands(score, fingering, leftSetup, rightSetup, clock) }
         : undefined;
-  const right = planRight(score, fingering, left, rightSetup, clock, reuse?.right, undecided);
+  const {
+    base,
+    left: cheapest,
+    alike,
+    unlike,
+  } = leftHandFor(score, fingering, leftSetup, clock, reuse, options);
+  const left = undecided
+    ? planLeft(score, alike, leftSetup, clock, { memory: cheapest.memory, was: undecided.left })
+    : cheapest;
+  const between = now();
+  const right = planRight(score, fingering, left, rightSetup, clock, reuse?.right, undecided?.right);
   options.onTiming?.({ left: between - started, right: now() - between });
 
   const locks = locksOf(score, fingering);
@@ -266,8 +281,9 @@ export const planPiece = (
       left: left.memory,
       unlike,
       alike,
+      own: fingering,
       right: right.memory,
-      undecided: undecided ?? { rules, events: right.events, options: right.options },
+      undecided: undecided ?? { rules, left: left.choices, right },
       jumps: jumpMemory,
     },
   };

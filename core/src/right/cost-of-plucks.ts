@@ -9,19 +9,30 @@ import {
   type RightState,
 } from './search/step.ts';
 
-/** What some way to play the events costs, in units of effort, with every amount handed to `ledger`. */
-export const costOfPlucks = (
+type Ledger = (term: RightTerm, sound: number, amount: number) => void;
+
+/** What a way to play the events from `first` on costs, in units of effort, for a hand that comes to them in a state. */
+export const costOfStretch = (
   events: readonly PluckEvent[],
   options: readonly (readonly number[])[],
-  ledger?: (term: RightTerm, sound: number, amount: number) => void,
+  first: number,
+  coming: RightState,
+  ledger?: Ledger,
 ): number => {
-  let state: RightState = FREE_RIGHT_HAND;
-  return events.reduce((total, event, index) => {
-    const option = options[index]!;
-    const approach = approachTo(RIGHT_COSTS, events[index - 1], event);
+  let state = coming;
+  return options.reduce((total, option, place) => {
+    const event = events[first + place]!;
+    const approach = approachTo(RIGHT_COSTS, events[first + place - 1], event);
     const cost =
       placeCost(RIGHT_COSTS, event, option, ledger) + moveCost(RIGHT_COSTS, approach, state, option, ledger);
     state = afterEvent(state, event, option);
     return total + cost;
   }, 0);
 };
+
+/** What some way to play the events costs, in units of effort, with every amount handed to `ledger`. */
+export const costOfPlucks = (
+  events: readonly PluckEvent[],
+  options: readonly (readonly number[])[],
+  ledger?: Ledger,
+): number => costOfStretch(events, options, 0, FREE_RIGHT_HAND, ledger);

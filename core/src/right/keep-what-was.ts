@@ -1,5 +1,6 @@
+import { detoursOf, MEETS_AGAIN } from '../fingering/felt-nearby.ts';
+import { costOfStretch } from './cost-of-plucks.ts';
 import type { PluckEvent } from './events/events.ts';
-import { costOfPlucks } from './cost-of-plucks.ts';
 import { remembersTwo, searchStretch } from './search/search.ts';
 import { afterEvent, FREE_RIGHT_HAND, type RightState } from './search/step.ts';
 
@@ -11,52 +12,55 @@ export interface Played {
   readonly options: Options;
 }
 
-/**
- * The most that a plan may cost above the cheapest one to stay what it was, in units of effort: what lies so near is a tie
- * anyway.
- */
-export const KEEPING = 0.3;
-/** How the price of a departure fades from event to event away from the first change. */
-const FADING = 0.97;
-/** Events after the last change over which both ways must have met again. */
-const MEETS_AGAIN = 4;
-
-const isSame = (one: readonly number[] | undefined, other: readonly number[] | undefined): boolean =>
-  one !== undefined && other !== undefined && one.join() === other.join();
+const isSame = (one: readonly number[], other: readonly number[]): boolean => one.join() === other.join();
 
 /** Whether an event strikes the same notes on the same strings. */
-const isSameEvent = (one: PluckEvent | undefined, other: PluckEvent): boolean =>
-  one?.notes.length === other.notes.length &&
+const isSameEvent = (one: PluckEvent, other: PluckEvent): boolean =>
+  one.notes.length === other.notes.length &&
   one.notes.every(
     ({ sound, string }, place) =>
       sound === other.notes[place]!.sound && string === other.notes[place]!.string,
   );
 
+/** The hand when it comes to an event. */
+const comingTo = (events: readonly PluckEvent[], options: Options, end: number): RightState => {
+  let state: RightState = FREE_RIGHT_HAND;
+  for (let index = 0; index < end; index += 1)
+    state = afterEvent(state, events[index]!, options[index]!, remembersTwo(events[index + 1]));
+  return state;
+};
+
 /**
- * A plan near the cheapest one that departs less from what was played before: a small price for every departure, which fades
- * with the distance from the first of them, is paid while it is looked for and never shown. It never costs more than
- * `KEEPING` above the cheapest.
+ * A plan near the cheapest one in which a decision is felt where it is made: away from the events that cannot be played as
+ * before, the fingers are those of before as long as the whole costs no more than a near tie above the cheapest.
  */
 export const keepWhatWas = (events: readonly PluckEvent[], cheapest: Options, before: Played): Options => {
   if (before.events.length !== events.length) return cheapest;
-  const departs = (options: Options, index: number): boolean =>
-    isSameEvent(before.events[index], events[index]!) && !isSame(options[index], before.options[index]);
-  const changed = events.flatMap((_, index) => (departs(cheapest, index) ? [index] : []));
-  if (changed.length === 0) return cheapest;
-  const first = changed[0]!;
-  const end = Math.min(events.length, changed.at(-1)! + 1 + MEETS_AGAIN);
-  const priced = events.slice(0, end + 1).map((event, index): PluckEvent => {
-    if (index < first || !isSameEvent(before.events[index], event)) return event;
-    const cost = KEEPING * (1 - FADING) * FADING ** (index - first);
-    return { ...event, kept: { ranks: before.options[index]!, cost } };
+  const isComparable = (index: number): boolean => isSameEvent(before.events[index]!, events[index]!);
+  const isPossible = (index: number): boolean =>
+    isComparable(index) && events[index]!.options.some((ranks) => isSame(ranks, before.options[index]!));
+  const ways = detoursOf<Options>({
+    bars: events.map(({ bar }) => bar),
+    departing: events.flatMap((_, index) =>
+      isSame(cheapest[index]!, before.options[index]!) ? [] : [index],
+    ),
+    isDecided: (index) => !isPossible(index),
+    through: ({ first, end }, isFree) => {
+      const last = Math.min(events.length, end + MEETS_AGAIN);
+      const narrowed = events.slice(0, last + 1).map((event, index): PluckEvent => {
+        if (index < first || index >= last || isFree(index)) return event;
+        const kept = index < end ? before.options[index]! : cheapest[index]!;
+        return isPossible(index) ? { ...event, options: [kept] } : event;
+      });
+      const state = comingTo(events, cheapest, first);
+      const way = searchStretch(narrowed, first, last, state);
+      const price =
+        costOfStretch(events, way, first, state) -
+        costOfStretch(events, cheapest.slice(first, last), first, state);
+      return { way, price };
+    },
   });
-  let state: RightState = FREE_RIGHT_HAND;
-  for (let index = 0; index < first; index += 1)
-    state = afterEvent(state, events[index]!, cheapest[index]!, remembersTwo(events[index + 1]));
-  const stretch = searchStretch(priced, first, end, state);
-  const kept = [...cheapest.slice(0, first), ...stretch, ...cheapest.slice(end)];
-  const departures = (options: Options): number =>
-    events.filter((_, index) => departs(options, index)).length;
-  const isNear = costOfPlucks(events, kept) <= costOfPlucks(events, cheapest) + KEEPING;
-  return isNear && departures(kept) < changed.length ? kept : cheapest;
+  const kept = [...cheapest];
+  for (const [{ first }, way] of ways) way.forEach((ranks, place) => (kept[first + place] = ranks));
+  return kept;
 };

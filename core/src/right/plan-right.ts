@@ -13,7 +13,7 @@ import { RightRules, type RightSetup } from './events/setup.ts';
 import { costOfPlucks } from './cost-of-plucks.ts';
 import { keepWhatWas, type Played } from './keep-what-was.ts';
 import { strumsOf } from './events/strums.ts';
-import { demandsOf, establishedOrder } from './events/demands.ts';
+import { demandsOf, establishedOrder, type CellsPlayed } from './events/demands.ts';
 
 /** A plan with what planning the same piece again can go on from. */
 export interface SolvedRight extends RightPlan {
@@ -42,7 +42,7 @@ export const planRight = (
   setup: RightSetup,
   clock: Clock,
   earlier?: RightMemory,
-  undecided?: Played,
+  undecided?: Played & CellsPlayed,
 ): SolvedRight => {
   const memory = earlier?.setup === setup ? earlier : undefined;
   const rules = new RightRules(setup, fingering.rules.values());
@@ -53,7 +53,7 @@ export const planRight = (
   const plain = withBrokenChords(struck, cells);
   const asked = withWanted(plain, demandsOf(cells, plain, setup, rules));
   const free = searchPlucks(asked, memory?.free);
-  const order = establishedOrder(cells, asked, bestPlucks(free), rules);
+  const order = establishedOrder(cells, asked, bestPlucks(free), rules, undecided);
   const events = withWanted(asked, order);
   const tables = order.size === 0 ? free : searchPlucks(events, memory?.tables);
   const cheapest = bestPlucks(tables);

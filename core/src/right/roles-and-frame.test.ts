@@ -4,7 +4,7 @@ import { planPiece, setupFor } from '../plan/plan.ts';
 import type { NoteId } from '../score/score.ts';
 import { exampleScore, planVoices, rightHand } from '../testing/planning.ts';
 import { costOfPlucks } from './cost-of-plucks.ts';
-import { KEEPING } from './keep-what-was.ts';
+import { NEAR_TIE } from '../fingering/near-tie.ts';
 import { bestPlucks } from './search/search.ts';
 
 // Handbook §4: common practice, no published source.
@@ -53,25 +53,5 @@ describe('who takes what in a texture', () => {
     const choices = new Map<NoteId, Choice>([[lowest.id, { pluck: 'm' }]]);
     const plan = planPiece(score, { ...EMPTY_FINGERING, choices });
     expect(plan.findings.map(({ code }) => code)).toContain('pluck-lock-not-kept');
-  });
-});
-
-describe('a decision', () => {
-  it('leads to one plan whatever was planned before, and costs no more than a tie above the cheapest', () => {
-    const score = exampleScore({
-      voices: ['E4/8 F4/8 G4/8 A4/8 G4/8 F4/8 E4/8 D4/8 | C4/8 D4/8 E4/8 F4/8 E4/2'],
-    });
-    const setup = setupFor(score);
-    const undecided = planPiece(score, EMPTY_FINGERING, setup);
-    const note = score.notes[5]!;
-    const other = undecided.notes[note.index]!.pluck === 'i' ? 'm' : 'i';
-    const decided = { ...EMPTY_FINGERING, choices: new Map<NoteId, Choice>([[note.id, { pluck: other }]]) };
-    const again = planPiece(score, decided, setup, { memory: undecided.memory });
-    expect(rightHand(again)).toBe(rightHand(planPiece(score, decided, setup)));
-    const { events, options } = again.right;
-    const cheapest = costOfPlucks(events, bestPlucks(again.memory.right.tables));
-    expect(costOfPlucks(events, options)).toBeLessThanOrEqual(cheapest + KEEPING);
-    const undone = planPiece(score, EMPTY_FINGERING, setup, { memory: again.memory });
-    expect(rightHand(undone)).toBe(rightHand(undecided));
   });
 });

@@ -28,6 +28,8 @@ export interface Moment {
   /** Two of the struck sounds that move on in parallel from the moment before. */
   readonly parallel: PlacedPair | undefined;
   readonly options: OptionTable;
+  /** The only one of the options that is tried; all of them when missing. */
+  readonly only?: number;
   /** Hand positions allowed while stopping: bit p is position p. */
   readonly positions: number;
   /** Sounds whose lock could not be kept, and sounds no hand could place. */

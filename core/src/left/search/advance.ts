@@ -10,22 +10,24 @@ import { lowestIndex } from '../hand/string-masks.ts';
 export type Attempt = 'keeps' | 'cuts';
 
 /**
- * Takes every option of the moment a stepper is prepared for from every group of states. Held notes are kept
- * wherever some option keeps them; only where none does, options that cut one are taken.
+ * Takes every option of the moment a stepper is prepared for, or the only one left to it, from every group of states. Held
+ * notes are kept wherever some option keeps them; only where none does, options that cut one are taken.
  */
 export const tryOptions = (
   groups: ResidueGroups,
   cuts: HeldCuts,
-  options: number,
+  { options: { count }, only }: Moment,
   attempt: (group: number, option: number, mayCut: boolean) => Attempt,
   begin: (group: number) => void,
 ): void => {
+  const first = only ?? 0;
+  const end = only === undefined ? count : only + 1;
   for (let group = 0; group < groups.count; group += 1) {
     begin(group);
     let found = false;
-    for (let option = 0; option < options; option += 1)
+    for (let option = first; option < end; option += 1)
       if (!cuts.areSure(group, option)) found = attempt(group, option, false) === 'keeps' || found;
-    if (!found) for (let option = 0; option < options; option += 1) attempt(group, option, true);
+    if (!found) for (let option = first; option < end; option += 1) attempt(group, option, true);
   }
 };
 
@@ -106,7 +108,7 @@ export class Advance {
     tryOptions(
       groups,
       this.cuts,
-      count,
+      moment,
       (group, option, mayCut) => this.attempt(before, moment, group, option, mayCut, row),
       (group) => {
         const lead = groups.members[groups.start[group]!]!;
@@ -184,14 +186,17 @@ export class Advance {
     const struck = stepper.bounds.struck(option, position);
     // Nothing is framed before some state has been found that might be cheap enough.
     let at = first;
+    let movement = 0;
     for (; at < end; at += 1) {
       const state = groups.members[at]!;
       const reached = (before ? before.cost[state]! : 0) + struck;
       if (reached >= best) return true;
       if (stayingOnly && stepper.positionOf(state) !== position) continue;
-      if (reached + stepper.bounds.movement(state, option, position) < best) break;
+      movement = stepper.bounds.movement(state, option, position);
+      if (reached + movement < best) break;
     }
     if (at === end) return true;
+    const promising = at;
     const shared = stepper.frame(lead, option, position);
     if (stepper.cuts > 0 && !mayCut) return false;
     if (stayingOnly && !stepper.mayStay()) return true;
@@ -204,7 +209,9 @@ export class Advance {
       if (stayingOnly && stepper.positionOf(state) !== position) continue;
       const kind = groups.kindOf[state]!;
       const least = Math.min(best, kindCost[kind]!);
-      if (reached >= least || reached + stepper.bounds.movement(state, option, position) >= least) continue;
+      if (reached >= least) continue;
+      if (at !== promising) movement = stepper.bounds.movement(state, option, position);
+      if (reached + movement >= least) continue;
       const cost = reached + stepper.costFrom(state);
       if (cost >= least) continue;
       if (kindCost[kind] === Infinity) found[kinds++] = kind;

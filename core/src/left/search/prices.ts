@@ -71,7 +71,7 @@ class Backward {
     tryOptions(
       groups,
       this.cuts,
-      count,
+      moment,
       (group, option, mayCut) => this.attempt(layer, moment, group, option, mayCut, most + this.limit),
       () => undefined,
     );

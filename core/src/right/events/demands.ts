@@ -51,38 +51,55 @@ export const demandsOf = (
   return wanted;
 };
 
+/** Cells, and the fingers that play the events they point to, as ranks. */
+export interface CellsPlayed {
+  readonly cells: readonly Cell[];
+  readonly options: readonly (readonly number[])[];
+}
+
+/** By key of a cell: the ways its equals are played, event by event, each with how often. */
+const waysByKey = ({ cells, options }: CellsPlayed): ReadonlyMap<string, ReadonlyMap<string, Vote>> => {
+  const byKey = new Map<string, Map<string, Vote>>();
+  for (const { key, first, end } of cells) {
+    const ranks = options.slice(first, end);
+    const name = ranks.map((each) => each.join('')).join(' ');
+    const ways = byKey.get(key) ?? new Map<string, Vote>();
+    byKey.set(key, ways.set(name, { ranks, count: (ways.get(name)?.count ?? 0) + 1 }));
+  }
+  return byKey;
+};
+
+/** A way to play a cell, and how many of its equals are played so. */
+interface Vote {
+  readonly ranks: readonly (readonly number[])[];
+  readonly count: number;
+}
+
 /**
  * The order established for cells that come at least twice: for every event of such a cell the fingers that most of
- * its equals use there in a first plan (the earlier ones win a draw). What is demanded already stays as it is.
+ * its equals use there in a first plan (the earlier ones win a draw), or used before the teacher decided anything: one
+ * decision does not turn the order of a whole piece. What is demanded already stays as it is.
  */
 export const establishedOrder = (
   cells: readonly Cell[],
   events: readonly PluckEvent[],
   chosen: readonly (readonly number[])[],
   rules: RightRules,
+  undecided?: CellsPlayed,
 ): ReadonlyMap<number, Wanted> => {
   const wanted = new Map<number, Wanted>();
-  const byKey = new Map<string, Cell[]>();
-  for (const cell of cells)
-    if (rules.in(events[cell.first]!.bar).keepOrder)
-      byKey.set(cell.key, [...(byKey.get(cell.key) ?? []), cell]);
-  for (const equals of byKey.values()) {
-    if (equals.length < 2) continue;
-    const votes = new Map<string, number>();
-    const wayOf = ({ first, end }: Cell): string =>
-      chosen
-        .slice(first, end)
-        .map((ranks) => ranks.join(''))
-        .join(' ');
-    for (const cell of equals) votes.set(wayOf(cell), (votes.get(wayOf(cell)) ?? 0) + 1);
-    if (votes.size < 2) continue;
-    const model = equals.reduce((a, b) => (votes.get(wayOf(b))! > votes.get(wayOf(a))! ? b : a));
-    const order = wayOf(model);
+  const ordered = cells.filter(({ first }) => rules.in(events[first]!.bar).keepOrder);
+  const ways = waysByKey({ cells: ordered, options: chosen });
+  const waysBefore = undecided && waysByKey(undecided);
+  for (const { key, first, end } of ordered) {
+    const votes = [...(waysBefore?.get(key) ?? ways.get(key)!).values()];
+    const isAlone = votes.length === 1 && votes[0]!.count === 1;
+    if (isAlone) continue;
+    const { ranks } = votes.reduce((a, b) => (b.count > a.count ? b : a));
     // Cells that have the order already are left as they are: less has to be solved again.
-    for (const cell of equals.filter((each) => wayOf(each) !== order))
-      for (let index = cell.first; index < cell.end; index += 1)
-        if (!events[index]!.wanted)
-          wanted.set(index, asked(chosen[model.first + index - cell.first]!, RIGHT_COSTS.orderLeft));
+    if (chosen.slice(first, end).every((own, place) => own.join() === ranks[place]!.join())) continue;
+    for (let index = first; index < end; index += 1)
+      if (!events[index]!.wanted) wanted.set(index, asked(ranks[index - first]!, RIGHT_COSTS.orderLeft));
   }
   return wanted;
 };

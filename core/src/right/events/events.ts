@@ -51,8 +51,6 @@ export interface PluckEvent {
   readonly isAfterSlur: boolean;
   /** What a pattern or an established order asks for. */
   readonly wanted: Wanted | undefined;
-  /** What was played before a decision was made elsewhere, while a plan looks for the least that must change. */
-  readonly kept?: Wanted;
   /** Factor by which the busy left hand weighs what is awkward. */
   readonly load: number;
   /** Notes below the first one that the thumb takes with it in one sweep, from the bass side. */

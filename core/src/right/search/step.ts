@@ -120,7 +120,6 @@ export const placeCost = (
   if (line && !fingers.includes(option[0]!)) charge('school', 0, costs.schoolBroken);
   else if (event.isLineStart && first !== undefined && option[0] !== first)
     charge('school', 0, costs.schoolStart);
-  if (event.kept?.ranks.some((rank) => !option.includes(rank))) cost += event.kept.cost;
   if (event.wanted?.ranks.some((rank) => !option.includes(rank))) charge('pattern', 0, event.wanted.cost);
   return cost;
 };
