@@ -16,7 +16,13 @@ interface Joined {
 }
 
 /** The jumps of a piece that were looked at, by bars and how they are taken. */
-export type JumpMemory = ReadonlyMap<string, Joined | undefined>;
+export interface JumpMemory {
+  readonly joined: ReadonlyMap<string, Joined | undefined>;
+  /** Jumps around which no other fingering is worth its price. */
+  readonly settled: ReadonlySet<string>;
+}
+
+const NO_JUMPS: JumpMemory = { joined: new Map(), settled: new Set() };
 
 export interface JumpPlan {
   readonly jumps: readonly Jump[];
@@ -25,34 +31,34 @@ export interface JumpPlan {
 
 /**
  * How the left hand makes the jumps of a piece: for each, the two bars are planned one after the other as the plan takes
- * them. The plan itself follows the page; this tells where the page misleads it. `tempo` in quarters a minute, the
+ * them. The search follows the page; this tells where the page misleads it. `tempo` in quarters a minute, the
  * piece's own when missing.
  */
 export const jumpsIn = (
   left: SolvedLeft,
   fingering: Fingering,
   tempo: number | undefined,
-  earlier: JumpMemory = new Map(),
+  earlier: JumpMemory = NO_JUMPS,
 ): JumpPlan => {
-  const memory = new Map<string, Joined | undefined>();
+  const seen = new Map<string, Joined | undefined>();
   const jumps = seamsOf(unfold(left.piece.score)).flatMap((seam): Jump[] => {
     const arrival = left.hands.findIndex(({ slice }) => slice.bar === seam.to);
     if (arrival < 0) return [];
-    const key = keyOf(left, seam);
-    const joined = earlier.has(key) ? earlier.get(key) : join(left, fingering, tempo, seam);
-    memory.set(key, joined);
+    const key = takingOf(left, [seam.from, seam.to]);
+    const joined = earlier.joined.has(key) ? earlier.joined.get(key) : join(left, fingering, tempo, seam);
+    seen.set(key, joined);
     if (!joined) return [];
     const { cost, shift, cuts } = joined;
     const price = cost - left.memory.accounts[arrival]!.cost;
     return [{ ...seam, sound: left.hands[arrival]!.slice.struck[0]!, price, shift, cuts }];
   });
-  return { jumps, memory };
+  return { jumps, memory: { joined: seen, settled: earlier.settled } };
 };
 
-/** The bars of a jump and how their notes are taken. */
-const keyOf = (left: SolvedLeft, { from, to }: Seam): string =>
-  `${from} ${to} ${left.sounds
-    .filter(({ bar }) => bar === from || bar === to)
+/** Some bars and how their notes are taken. */
+export const takingOf = (left: SolvedLeft, bars: readonly number[]): string =>
+  `${bars.join(' ')} ${left.sounds
+    .filter(({ bar }) => bars.includes(bar))
     .map(({ index }) => `${left.choices[index]?.string}/${left.choices[index]?.finger}`)
     .join(' ')}`;
 
@@ -79,7 +85,7 @@ const join = (
 };
 
 /** Everything that a plan took, as decisions for the same notes in an excerpt. */
-const asTaken = (left: SolvedLeft, { score, sources }: Excerpt, base: Fingering): Fingering => {
+export const asTaken = (left: SolvedLeft, { score, sources }: Excerpt, base: Fingering): Fingering => {
   const choices = new Map<NoteId, Choice>();
   for (const note of score.notes) {
     const source = sources[note.index]!;

@@ -20,7 +20,8 @@ import { clockOf, type Clock } from '../score/clock.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import { slurKey, slurredScore } from '../fingering/slurred.ts';
 import type { Jump } from '../technique/jumps.ts';
-import { jumpsIn, type JumpMemory } from './jumps.ts';
+import type { JumpMemory } from './jumps.ts';
+import { closeSeams } from './seams.ts';
 import { withSameBars } from './same-as.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { dampingOf, type Damping } from '../technique/damping.ts';
@@ -86,7 +87,7 @@ export interface Plan {
   readonly left: LeftPlan;
   /** The teacher's fingering. */
   readonly fingering: Fingering;
-  /** The teacher's fingering with what was fixed so that bars that come back are alike. */
+  /** The teacher's fingering with what was fixed so that bars that come back are alike and jumps are near. */
   readonly alike: Fingering;
   readonly right: RightPlan;
   /** By notehead, as in `score.notes`. */
@@ -169,9 +170,11 @@ const undecidedHands = (
   leftSetup: LeftSetup,
   rightSetup: RightSetup,
   clock: Clock,
+  tempo: number | undefined,
 ): Undecided => {
   const open: Fingering = { ...fingering, choices: new Map() };
-  const { left } = leftHandFor(score, open, leftSetup, clock, undefined);
+  const onPage = leftHandFor(score, open, leftSetup, clock, undefined);
+  const { left } = closeSeams(onPage.left, onPage.alike, open, tempo);
   return { left: left.choices, right: planRight(score, open, left, rightSetup, clock) };
 };
 
@@ -212,17 +215,19 @@ export const planPiece = (
     reuse?.undecided.rules === rules
       ? reuse.undecided
       : fingering.choices.size > 0
-        ? { rules, ...undecidedHands(score, fingering, leftSetup, rightSetup, clock) }
+        ? { rules, ...undecidedHands(score, fingering, leftSetup, rightSetup, clock, setup.tempo) }
         : undefined;
   const {
     base,
     left: cheapest,
-    alike,
+    alike: likened,
     unlike,
   } = leftHandFor(score, fingering, leftSetup, clock, reuse, options);
-  const left = undecided
-    ? planLeft(score, alike, leftSetup, clock, { memory: cheapest.memory, was: undecided.left })
+  const onPage = undecided
+    ? planLeft(score, likened, leftSetup, clock, { memory: cheapest.memory, was: undecided.left })
     : cheapest;
+  const seamed = closeSeams(onPage, likened, fingering, setup.tempo, reuse?.jumps);
+  const { left, fingering: alike, jumps } = seamed;
   const between = now();
   const right = planRight(score, fingering, left, rightSetup, clock, reuse?.right, undecided?.right);
   options.onTiming?.({ left: between - started, right: now() - between });
@@ -250,7 +255,6 @@ export const planPiece = (
   const shifts = shiftsOf(left, clock);
   const barres = barresOf(left);
   const damping = dampingOf(performance);
-  const { jumps, memory: jumpMemory } = jumpsIn(left, fingering, setup.tempo, reuse?.jumps);
   let technique: Technique | undefined;
   return {
     score,
@@ -284,7 +288,7 @@ export const planPiece = (
       own: fingering,
       right: right.memory,
       undecided: undecided ?? { rules, left: left.choices, right },
-      jumps: jumpMemory,
+      jumps: seamed.memory,
     },
   };
 };

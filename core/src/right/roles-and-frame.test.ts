@@ -1,11 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { EMPTY_FINGERING, type Choice } from '../fingering/fingering.ts';
-import { planPiece, setupFor } from '../plan/plan.ts';
+import { planPiece } from '../plan/plan.ts';
 import type { NoteId } from '../score/score.ts';
 import { exampleScore, planVoices, rightHand } from '../testing/planning.ts';
-import { costOfPlucks } from './cost-of-plucks.ts';
-import { NEAR_TIE } from '../fingering/near-tie.ts';
-import { bestPlucks } from './search/search.ts';
 
 // Handbook §4: common practice, no published source.
 describe('who takes what in a texture', () => {
