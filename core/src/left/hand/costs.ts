@@ -80,15 +80,15 @@ export const LEFT_COST_RULES = {
     'per finger on the fret of 1, three strings away or more',
     'there the index lies down as a barre; for shapes set at once the shape costs say so; our own value',
   ),
-  barre: rule(1.41, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
+  barre: rule(1.34, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
   barreWidth: rule(
     0.6,
     'per barre and 34 mm of fret',
     'near the nut the strings lie stiff and the frets wide: a barre costs more there; our own value',
   ),
-  barreString: rule(0.15, 'per string', 'a longer barre needs more'),
+  barreString: rule(0.18, 'per string', 'a longer barre needs more'),
   barreFromTip: rule(
-    0.75,
+    0.78,
     'share of setting it',
     'the index lies on its fret already and is laid down from its tip; our own value',
   ),
@@ -161,6 +161,11 @@ export const LEFT_COST_RULES = {
     0.8,
     'per open note',
     'an open treble beside stopped notes high up changes the colour',
+  ),
+  openInHighLine: rule(
+    0.75,
+    'per open note',
+    'an open treble in a tune that is stopped high up falls out of its colour; our own value',
   ),
   stringSkip: rule(0.127, 'per string skipped', 'a voice likes to stay on a string or move to its neighbour'),
   pairSpread: rule(
@@ -289,6 +294,7 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
     guideSlide: 0.5,
     stringSkip: 2.5,
     openAgainstHigh: 2,
+    openInHighLine: 2,
     hop: 1.4,
     upTheNeck: 0.5,
     firstPositionAlone: 0.5,
@@ -296,6 +302,7 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
   campanella: {
     stringSkip: 0,
     openAgainstHigh: 0,
+    openInHighLine: 0,
     liftRinging: 2,
     liftRingingMore: 2,
     liftBroken: 1.5,
@@ -345,7 +352,7 @@ export const LEFT_WEIGHTS = {
     'highOnLowString',
     'pastTheBody',
   ],
-  'open-among-stopped': ['openAgainstHigh', 'openInLine'],
+  'open-among-stopped': ['openAgainstHigh', 'openInHighLine', 'openInLine'],
   'string-changes': ['stringSkip', 'leaveString'],
   hops: ['hop', 'slideInPosition', 'crossOver', 'crossInHand'],
 } as const satisfies Readonly<Record<LeftWeight, readonly LeftCostName[]>>;

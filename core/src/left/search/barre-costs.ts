@@ -1,4 +1,5 @@
 import type { LeftCosts } from '../hand/costs.ts';
+import { slidesFlat } from './flat-index.ts';
 import type { KeptBeside } from './kept-beside.ts';
 import { FINGERS } from '../moments/option-table.ts';
 import type { StepTables } from './step-tables.ts';
@@ -33,7 +34,7 @@ export const barreCost = (
   const fret = frame.fretOf(state, finger);
   if (!isSeveral(whole))
     // Along the neck it slides flat, whatever it is needed for first.
-    return finger === 1 && frame.slidesFlat(state, fret)
+    return finger === 1 && slidesFlat(frame, state, fret)
       ? costs.barreSlide * barreSet(costs, tables, finger, whole, fret)
       : 0;
   const flat = frame.keptOf(state, finger);

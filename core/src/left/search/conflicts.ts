@@ -85,11 +85,30 @@ export const restingBeside = (
       fret < options.lowestEasily[own]! ||
       fret > options.highestEasily[own]! ||
       (hasBarre && liesUnder(options, option, 1 << k, fret)) ||
+      liesInverted(options, option, finger, 1 << k, fret) ||
       !restsFlat(leaving, options, state, option, kept | (1 << k), finger, fret)
     )
       resting &= ~(1 << k);
   }
   return resting;
+};
+
+/** Whether a finger on a string would lie on one fret with a finger of an option that belongs on the other side of it. */
+const liesInverted = (
+  options: OptionTable,
+  option: number,
+  finger: number,
+  bit: number,
+  fret: number,
+): boolean => {
+  for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {
+    const other = lowestIndex(bits);
+    const own = option * FINGERS + other;
+    if (other === finger || options.fingerFret[own] !== fret) continue;
+    const isBelow = options.fingerMask[own]! > bit;
+    if (other < finger !== isBelow) return true;
+  }
+  return false;
 };
 
 /** Whether nothing struck inside keeps a finger from lying flat over a resting string and all its others. */

@@ -141,28 +141,6 @@ export class KeptBeside {
     );
   }
 
-  /**
-   * Fret at which the index has been laid flat once the option is struck, 0 for none: it rolls between its tip and its
-   * side, and is not set anew before it has left.
-   */
-  flatAfter(state: number, rested: number): number {
-    const flat = this.leaving.flat[state]!;
-    const { fingerMask, resting, sounding } = this.leaving;
-    const before = fingerMask[state * FINGERS + 1]! & (sounding[state]! | resting[state]!);
-    const struck = this.options.fingerMask[this.option * FINGERS + 1]!;
-    const lying = struck | (before & (this.kept | rested));
-    if (isSeveral(lying) || (struck !== 0 && this.slidesFlat(state, this.fretOf(state, 1))))
-      return this.fretOf(state, 1);
-    if (lying === 0) return 0;
-    return flat === this.fretOf(state, 1) && (lying & before) !== 0 ? flat : 0;
-  }
-
-  /** Whether the index, flat before, goes along the neck with the hand: it slides to its new fret like any guide. */
-  slidesFlat(state: number, fret: number): boolean {
-    const flat = this.leaving.flat[state]!;
-    return flat !== 0 && flat !== fret && flat !== this.to && fret === this.to;
-  }
-
   /** The sound struck on the lowest string of a mask that is struck, −1 for none. */
   struckOn(mask: number): number {
     const { placements } = this.options.assignments[this.option]!;

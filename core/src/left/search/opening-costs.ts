@@ -75,7 +75,12 @@ export class Openings {
   private couldLieFlat(state: number, other: number): boolean {
     const { frame } = this;
     const own = frame.option * FINGERS;
-    if (frame.options.fingerMask[own + 1] !== 0 && frame.options.fingerMask[own + other] !== 0) return false;
+    if (
+      frame.options.fingerMask[own + 1] !== 0 &&
+      frame.options.fingerMask[own + other] !== 0 &&
+      (frame.options.width > 2 || frame.fretOf(state, 1) < 2)
+    )
+      return false;
     const index = frame.lyingOn(state, 1);
     const finger = frame.lyingOn(state, other);
     return stringsApart(index, finger) >= FLAT_APART && (rangeOf(index | finger) & frame.openSounds) === 0;

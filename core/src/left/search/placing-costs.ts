@@ -2,6 +2,7 @@ import { barreSet, flatShare } from './barre-costs.ts';
 import { guidedShare, wholeShift, type Haste } from './bounds.ts';
 import type { LeftCosts, LeftTerm } from '../hand/costs.ts';
 import { registerCost } from './height-costs.ts';
+import { slidesFlat } from './flat-index.ts';
 import type { KeptBeside } from './kept-beside.ts';
 import { BUSY } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
@@ -71,7 +72,7 @@ export class Placing {
     const weak = this.weakness[finger]!;
     const register = registerCost(costs, frame.options, frame.option, finger);
     let extension = this.deviation(finger, fret);
-    if (frame.isLow) {
+    if (frame.isLow && this.from < 3) {
       const perFret =
         (frame.openSounds !== 0 ? costs.firstPosition : 0) +
         (frame.options.fingersUsed[frame.option] === 1 ? costs.firstPositionAlone : 0);
@@ -155,7 +156,7 @@ export class Placing {
     const hand = state * FINGERS + finger;
     const before = leaving.fingerMask[hand]!;
     const { place } = costs;
-    if (finger === 1 && shifting && !this.anchored && frame.slidesFlat(state, fret)) {
+    if (finger === 1 && shifting && !this.anchored && slidesFlat(frame, state, fret)) {
       this.guided = true;
       return { cost: costs.guideSlide, placing: 0, term: 'guide' };
     }

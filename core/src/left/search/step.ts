@@ -1,6 +1,7 @@
 import { barreCost } from './barre-costs.ts';
 import { hasteOf, SHAPE_SPARES, StepBounds } from './bounds.ts';
 import type { LeftCosts } from '../hand/costs.ts';
+import { flatAfter } from './flat-index.ts';
 import { KeptBeside } from './kept-beside.ts';
 import { FLAT, packSlot, SLOTS, slotSound, type Layer } from './layer.ts';
 import type { SoundTables } from '../moments/sound-tables.ts';
@@ -247,6 +248,6 @@ export class Stepper {
         this.sounds.end[slotSound(leaving.slot[at]!)]! > this.sounds.end[struck]!;
       next[k] = packSlot(longer ? slotSound(leaving.slot[at]!) : struck, fret, options.placedFinger[from]!);
     }
-    next[FLAT] = framed.flatAfter(state, rested);
+    next[FLAT] = flatAfter(framed, state, rested);
   }
 }

@@ -2,8 +2,8 @@ import type { LeftCosts } from '../hand/costs.ts';
 import type { Ledger } from './ledger.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 
-/** Hand position from which an open treble changes the colour of a chord. */
-const HIGH_POSITION = 4;
+/** Hand position from which an open treble changes the colour of a chord, or of a line. */
+export const HIGH_POSITION = 4;
 
 /**
  * What open trebles cost that are struck beside stopped notes high on the neck, or over a broken

@@ -4,6 +4,10 @@ import type { StandingStates } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { STRINGS } from '../moments/option-table.ts';
+import { HIGH_POSITION } from './struck-costs.ts';
+
+/** Strings ① to ③ sing: as indices, those below this. */
+const TREBLES = 3;
 
 /** What the voices of a moment pay for the strings they go on by, and for slurs and slides, in units of effort. */
 export const voiceCost = (
@@ -16,6 +20,7 @@ export const voiceCost = (
   ledger?: Ledger,
 ): number => {
   const { width } = options;
+  const isAlone = options.fingersUsed[option] === 0;
   let cost = 0;
   for (let index = 0; index < width; index += 1) {
     const sound = struck[index]!;
@@ -26,7 +31,8 @@ export const voiceCost = (
       const skipped = Math.max(0, Math.abs(line - string) - 1);
       const amount =
         (line === string ? costs.stayOnString : costs.leaveString + costs.stringSkip * skipped) +
-        (finger === 0 ? costs.openInLine : costs.stoppedInLine);
+        (finger === 0 ? costs.openInLine : costs.stoppedInLine) +
+        (isAlone && finger === 0 && string < TREBLES ? openAfterHigh(costs, leaving.position[state]!) : 0);
       cost += amount;
       if (amount > 0) ledger?.('string change', sound, amount);
     }
@@ -42,6 +48,10 @@ export const voiceCost = (
   }
   return cost;
 };
+
+/** What an open treble of a line costs for its colour when the hand lies high; beside stopped notes see `struckCost`. */
+const openAfterHigh = (costs: LeftCosts, position: number): number =>
+  position >= HIGH_POSITION ? costs.openInHighLine : 0;
 
 /** What two notes in parallel pay for the strings they lie on, in units of effort. */
 export const parallelCost = (
