@@ -1,3 +1,4 @@
+import { UP_THE_NECK } from '../src/left/search/placing-costs.ts';
 import type { LeftCosts } from '../src/left/hand/costs.ts';
 import { TABLE_FRETS, type NeckTables } from '../src/left/hand/hand.ts';
 import { Program } from './program.ts';
@@ -66,7 +67,7 @@ const takingsOf = (note: LineNote, index: number, costs: LeftCosts): readonly Ta
               costs.place +
               weak +
               deviation +
-              (fret <= LOW_FRET ? costs.firstPositionAlone * Math.abs(finger - fret) : 0) +
+              (index === 0 ? readLow(fret, finger, costs) : 0) +
               costs.fretUp * fret +
               costs.highOnLowString * dark +
               costs.pastTheBody * Math.max(0, fret - BODY_FRET) +
@@ -77,6 +78,10 @@ const takingsOf = (note: LineNote, index: number, costs: LeftCosts): readonly Ta
       });
     }),
   );
+
+/** What a note alone low on the neck costs when its finger is not that of its fret. */
+const readLow = (fret: number, finger: number, costs: LeftCosts): number =>
+  fret <= LOW_FRET ? costs.firstPositionAlone * Math.abs(finger - fret) : 0;
 
 /** What lies between two notes in a row: the stay, the shift, and how the finger comes. Infinity where no hand goes so. */
 const wayBetween = (
@@ -92,6 +97,7 @@ const wayBetween = (
   const span = Math.abs(from.string - to.string) + 1;
   const isSlide = from.finger === to.finger && from.string === to.string;
   let cost = costs.stayHigh * (from.position - 1) * beatsBefore;
+  if (from.position < UP_THE_NECK) cost += readLow(to.fret, to.finger, costs);
   cost += costs.stringSkip * Math.max(0, span - 2);
   if (isShift) {
     const distance = Math.abs(neck.tip[to.position]! - neck.tip[from.position]!) / MILLIMETRES_PER_CENTIMETRE;

@@ -9,14 +9,11 @@ import type { NoteId } from '../score/score.ts';
 import { exampleScore } from '../testing/planning.ts';
 import { planPiece, setupFor, type Plan } from './plan.ts';
 
-/** Broken chords over an open bass, each of which may be taken in more than one way. */
+/** A tune over open basses, which may lie in more than one position. */
 const score = exampleScore({
   meter: { beats: 3, beatType: 4 },
   tempo: 90,
-  voices: [
-    'A2/8 C4/8 E4/8 A4/8 E4/8 C4/8 | A2/8 D4/8 F4/8 A4/8 F4/8 D4/8 | ' +
-      'A2/8 B3/8 E4/8 G#4/8 E4/8 B3/8 | A2/8 C4/8 E4/8 A4/8 E4/8 C4/8',
-  ],
+  voices: ['C#5/4 D5/4 E5/4 | D5/4 C#5/4 B4/4 | A4/4 B4/4 C#5/4 | C#5/2.', 'A2/2. | A2/2. | E2/2. | A2/2.'],
 });
 const setup = setupFor(score);
 const undecided = planPiece(score, EMPTY_FINGERING, setup);
@@ -37,7 +34,7 @@ const decisions = score.notes.flatMap(({ id, index }): [NoteId, Choice][] => {
 
 describe('a decision', () => {
   it('leads to one plan whatever was planned before, and back when it is taken back', () => {
-    expect(decisions.length).toBeGreaterThan(12);
+    expect(decisions.length).toBeGreaterThan(8);
     let memory = undecided.memory;
     for (const [id, choice] of decisions) {
       const again = planPiece(score, deciding(id, choice), setup, { memory });

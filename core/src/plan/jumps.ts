@@ -30,8 +30,8 @@ export interface JumpPlan {
 }
 
 /**
- * How the left hand makes the jumps of a piece: for each, the two bars are planned one after the other as the plan takes
- * them. The search follows the page; this tells where the page misleads it. `tempo` in quarters a minute, the
+ * How the left hand makes the jumps of a piece: for each, the bar before it and those it leads to are planned one after
+ * the other as the plan takes them. The search follows the page; this tells where the page misleads it. `tempo` in quarters a minute, the
  * piece's own when missing.
  */
 export const jumpsIn = (
@@ -44,12 +44,12 @@ export const jumpsIn = (
   const jumps = seamsOf(unfold(left.piece.score)).flatMap((seam): Jump[] => {
     const arrival = left.hands.findIndex(({ slice }) => slice.bar === seam.to);
     if (arrival < 0) return [];
-    const key = takingOf(left, [seam.from, seam.to]);
+    const key = takingOf(left, [seam.from, ...ledTo(left, seam)]);
     const joined = earlier.joined.has(key) ? earlier.joined.get(key) : join(left, fingering, tempo, seam);
     seen.set(key, joined);
     if (!joined) return [];
     const { cost, shift, cuts } = joined;
-    const price = cost - left.memory.accounts[arrival]!.cost;
+    const price = cost - costIn(left, ledTo(left, seam));
     return [{ ...seam, sound: left.hands[arrival]!.slice.struck[0]!, price, shift, cuts }];
   });
   return { jumps, memory: { joined: seen, settled: earlier.settled } };
@@ -62,13 +62,24 @@ export const takingOf = (left: SolvedLeft, bars: readonly number[]): string =>
     .map(({ index }) => `${left.choices[index]?.string}/${left.choices[index]?.finger}`)
     .join(' ')}`;
 
+/** The bars in which it is felt where the hand comes from: the one that a jump leads to, and the next. */
+const ledTo = ({ piece }: SolvedLeft, { to }: Seam): readonly number[] =>
+  [to, to + 1].filter((bar) => bar < piece.score.bars.length);
+
+/** What the hand spends in some bars, in units of effort. */
+const costIn = ({ hands, memory }: SolvedLeft, bars: readonly number[]): number =>
+  hands.reduce(
+    (sum, { slice }, index) => sum + (bars.includes(slice.bar) ? memory.accounts[index]!.cost : 0),
+    0,
+  );
+
 const join = (
   left: SolvedLeft,
   fingering: Fingering,
   tempo: number | undefined,
-  { from, to }: Seam,
+  seam: Seam,
 ): Joined | undefined => {
-  const excerpt = excerptOf(left.piece.score, [from, to]);
+  const excerpt = excerptOf(left.piece.score, [seam.from, ...ledTo(left, seam)]);
   const clock = clockOf(excerpt.score, tempo);
   const joined = planLeft(excerpt.score, asTaken(left, excerpt, fingering), left.setup, clock);
   const arrival = joined.hands.findIndex(({ slice }) => slice.bar === 1);
@@ -78,7 +89,7 @@ const join = (
     return left.cut.some((each) => left.sounds[each]!.noteheads.includes(head));
   };
   return {
-    cost: joined.memory.accounts[arrival]!.cost,
+    cost: costIn(joined, [1, 2]),
     shift: shiftsOf(joined, clock).find(({ slice }) => slice === arrival),
     cuts: joined.cut.some((sound) => joined.sounds[sound]!.bar === 0 && !isCutAnyway(sound)),
   };

@@ -9,7 +9,9 @@ const both = (because: string): Judgement => ({ right: 'both', because });
 
 const TUNED_ON: Readonly<Record<string, Judgement>> = {
   'a waltz in C': both('4 on G2 while 3 stays near C3, or 3 hops to the next string.'),
-  'a bass falls under broken A minor': both('G2 and F2 with 3 and 2, or with 3 and 1.'),
+  'a bass falls under broken A minor': accepted(
+    'C4 with 2 only serves the F2 under 1 that comes two bars later.',
+  ),
   'sixths rising on ④ and ②: the same fingers lead': both(
     'Ours takes the second sixth open and goes on over ③ and ①; the list keeps ④ and ② or does as ours does.',
   ),
@@ -21,8 +23,12 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
     'Ours slides one shape; the open strings of the list are as good.',
   ),
   'a bass falls from C to G': accepted('A tune by leaps in first position is read with its open strings.'),
-  'down the first string to the open E': both('Ours shifts once, with 1, and ends in first position.'),
-  'D minor broken, then A minor': both('Ours keeps 3 for E3; the list sets 2 and 3.'),
+  'down the first string to the open E': both(
+    'Ours shifts once and ends in position V on ②; the list comes down to first position.',
+  ),
+  'down from C5 past the open E': both(
+    'Ours takes the low fret of ② with 2, the hand in position II; or 1 and the open string.',
+  ),
   'triad of A minor': both('Ours lets the whole chord ring with 4 on ⑤; a player in a hurry hops with 3.'),
   'D minor over F': both('Ours spares the barre with four fingers; most teachers lay the barre.'),
   'high notes after a rest': both('Ours lies in position V from the start and needs no shift.'),
@@ -50,14 +56,13 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
 };
 
 const REPORTED: Readonly<Record<string, Judgement>> = {
+  'G sharp A over E2': both('2 and 3, or 1 and 2: the hand lies a fret lower or higher.'),
+  'E major, broken to B4': accepted('the open E4 belongs to the chord; ours leaves it for ②.'),
   'D, G and D': accepted('D is set with three fingers; the small barre of 1 saves little.'),
   'E D C D over C3': both('C4 on ③ in position II, or on ② in first position.'),
   'A falls to F over A2 and D3': both('Position V to the end, with F4 on ②, or down ① to first position.'),
   'rings: a rocking bass in C': both('The hand a fret lower, with 2 on C3.'),
   'bells fall in the bass': accepted('E3 belongs on ⑤, so that D3 rings over it.'),
-  'G major rises past the open E': both(
-    'Position II from the start, where the scale goes on; or first position.',
-  ),
   'triad of D minor': both('4 on D4 while 3 stays on F3, or 3 hops and F3 stops.'),
   'G7, broken in the bass': both('4 on F3 while 3 stays on G2.'),
   'octaves of G, broken': accepted('A3 with 3 keeps 2 for B2, which has time enough.'),

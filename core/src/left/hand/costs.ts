@@ -51,7 +51,7 @@ export const LEFT_COST_RULES = {
     'of the way from the comfortable to the widest span: so far a stretch is work',
   ),
   smallHand: rule(
-    7,
+    10,
     'per cm beyond comfort and share by which a hand opens less than a medium one',
     'what a medium hand reaches is a stretch for a small one: it shifts, or plays open strings, instead; our own value',
   ),
@@ -80,13 +80,13 @@ export const LEFT_COST_RULES = {
     'per finger on the fret of 1, three strings away or more',
     'there the index lies down as a barre; for shapes set at once the shape costs say so; our own value',
   ),
-  barre: rule(1.34, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
+  barre: rule(1.4, 'per barre set', 'setting a barre where a fret is 34 mm wide'),
   barreWidth: rule(
     0.6,
     'per barre and 34 mm of fret',
     'near the nut the strings lie stiff and the frets wide: a barre costs more there; our own value',
   ),
-  barreString: rule(0.18, 'per string', 'a longer barre needs more'),
+  barreString: rule(0.15, 'per string', 'a longer barre needs more'),
   barreFromTip: rule(
     0.78,
     'share of setting it',
@@ -197,7 +197,7 @@ export const LEFT_COST_RULES = {
   shift: rule(3.2, 'per shift', 'moving the whole hand'),
   shiftDistance: rule(0.075, 'per cm', 'further is riskier, the more the less time there is'),
   shiftHaste: rule(
-    0.25,
+    0.7,
     'exponent of the reference time over the time there is',
     'between stopped notes a shift weighs more the faster they follow, and less where there is time; our own value',
   ),

@@ -25,7 +25,7 @@ export const flatAfter = (frame: KeptBeside, state: number, rested: number): num
   if (lying === 0) return flat !== 0 && staysUnder(frame, flat) ? flat : 0;
   const fret = frame.fretOf(state, 1);
   if (isSeveral(lying) || (struck !== 0 && slidesFlat(frame, state, fret))) return fret;
-  const hasStayed = before === 0 || (lying & before) !== 0;
+  const hasStayed = (lying & before) !== 0 || staysUnder(frame, flat);
   return flat === fret && hasStayed ? flat : 0;
 };
 

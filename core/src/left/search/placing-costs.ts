@@ -17,6 +17,9 @@ interface Way {
   readonly term: LeftTerm;
 }
 
+/** A hand that comes from this position or from above is not in first position, however low a note lies. */
+export const UP_THE_NECK = 3;
+
 /** What the fingers of a framed option cost on the way from one state, and the shift of the hand. */
 export class Placing {
   haste!: Haste;
@@ -72,7 +75,7 @@ export class Placing {
     const weak = this.weakness[finger]!;
     const register = registerCost(costs, frame.options, frame.option, finger);
     let extension = this.deviation(finger, fret);
-    if (frame.isLow && this.from < 3) {
+    if (frame.isLow && this.from < UP_THE_NECK) {
       const perFret =
         (frame.openSounds !== 0 ? costs.firstPosition : 0) +
         (frame.options.fingersUsed[frame.option] === 1 ? costs.firstPositionAlone : 0);
