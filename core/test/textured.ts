@@ -7,6 +7,8 @@ import { TEXTURED_CHORDS } from './passages/textures/chords.ts';
 import { TEXTURED_LINES } from './passages/textures/lines.ts';
 import type { TexturedPassage } from './passages/textures/texture.ts';
 import { TUNES } from './passages/textures/tunes.ts';
+import { UNSEEN_LINES } from './passages/textures/unseen-lines.ts';
+import { UNSEEN_PATTERNS } from './passages/textures/unseen-patterns.ts';
 import { VOICES } from './passages/textures/voices.ts';
 
 /** Those that may be looked at while tuning. */
@@ -18,9 +20,11 @@ export const TEXTURED_TUNED_ON: readonly TexturedPassage[] = [
   ...VOICES,
   ...TEXTURED_LINES,
   ...TEXTURED_CHORDS,
+  ...LATER_PATTERNS,
+  ...LATER_LINES,
 ];
 
 /** Those that were written after the tuning, and are only reported. */
-export const TEXTURED_REPORTED: readonly TexturedPassage[] = [...LATER_PATTERNS, ...LATER_LINES];
+export const TEXTURED_REPORTED: readonly TexturedPassage[] = [...UNSEEN_PATTERNS, ...UNSEEN_LINES];
 
 export const TEXTURED: readonly TexturedPassage[] = [...TEXTURED_TUNED_ON, ...TEXTURED_REPORTED];

@@ -5,7 +5,7 @@ import { HELD, RINGING, type StandingStates } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { FINGERS, STRINGS, type OptionTable } from '../moments/option-table.ts';
-import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
+import { lowestIndex } from '../hand/string-masks.ts';
 
 /** Nothing has been framed yet. */
 const UNKNOWN = -1;
