@@ -119,7 +119,7 @@ export const textureReport = (): string => {
   const medium = all.map(({ plan }) => plan);
   return `## Passages in the textures that players know
 
-${all.length} longer passages of our own, written down as they are played before the planner was asked; common practice, no published source. ${tuned.length} were tuned on. ${reported.length} were written after that tuning and have been read since; what they showed at first is in \`docs/decisions.md\`.
+${all.length} longer passages of our own, written down as they are played before the planner was asked; common practice, no published source. ${tuned.length} were tuned on. ${reported.length} were written after that and have been read since; what they showed at first is in \`docs/decisions.md\`.
 
 | passages | number | left hand | wholly within | below fret ${UPPER_FRET} | from fret ${UPPER_FRET} on | right hand | movements | damping |
 | --- | ---: | ---: | ---: | ---: | ---: | ---: | ---: | ---: |

@@ -174,8 +174,11 @@ describe('what a movement of the left hand costs', () => {
     });
   });
 
-  it('open strings under a high tune are free, in a chord high up they are not', () => {
+  it('open strings under a high tune are free, in it or in a chord high up they are not', () => {
     expect(paid('open string', ['B4/8t B3/8t G3/8t'], '1:4 2:0 3:0')).toEqual([0, 0, 0]);
+    // In the tune itself an open treble falls out of its colour.
+    expect(paid('string change', ['B4/4 C5/4 E4/4'], '1:1 1:2 1:0')[2]).toBeCloseTo(costs.openInHighLine);
+    expect(paid('string change', ['F4/4 G4/4 E4/4'], '1:1 1:3 1:0')[2]).toBe(0);
     expect(paid('open string', ['B3+B4/4'], '2:0 1:4')[0]).toBeCloseTo(costs.openAgainstHigh);
   });
 });

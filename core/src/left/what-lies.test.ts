@@ -32,6 +32,22 @@ describe('what lies, lies', () => {
     expect(apart).toBe(0);
   });
 
+  it('a finger does not rest where another one would have to go under it', () => {
+    // E4 on ② with 2 beside a 1 that rests on ①, on one fret: 1 belongs on the lower string.
+    const voices = ['A4/4 -/2 A4/4', '-/4 E4/4 -/2'];
+    expect(paid('placing', voices, '1:1 1:1 2:2')[2]).toBeGreaterThan(0);
+    // With 1 on ② and 2 on ① both may rest.
+    expect(paid('placing', voices, '1:2 1:2 2:1')[2]).toBe(0);
+  });
+
+  it('a hand that comes from up the neck reads no note as in first position', () => {
+    // G sharp with 1 at IV: after position V it is where the finger lies, from first position it is read with 4.
+    const down = paid('extension', ['A4/4 G#4/4'], '1:1 1:1')[1]!;
+    const up = paid('extension', ['F4/4 G#4/4'], '1:1 1:1')[1]!;
+    expect(down).toBeCloseTo(costs.loneBack);
+    expect(up).toBeCloseTo(3 * costs.firstPositionAlone);
+  });
+
   it('fingers of a broken chord stay on it, and its neighbours lie on different strings', () => {
     const { left } = planVoices(['A2/8 C4/8 E4/8 A4/8 E4/8 C4/8 | A2/8 C4/8 E4/8 A4/8 E4/8 C4/8']);
     const taken = left.choices.map((choice) => `${choice!.string}/${choice!.fret}:${choice!.finger}`);
@@ -81,6 +97,15 @@ describe('the index, flat or on its tip', () => {
     expect(barres).toHaveLength(1);
     expect(barres[0]).toMatchObject({ finger: 1, fret: 5, onset: 0 });
     expect(barres[0]!.until).toBeGreaterThan(2 * score.ticksPerQuarter);
+  });
+
+  it('stays under other fingers and over an open bass, until an open treble asks it to rise', () => {
+    const flatAtEnd = (voice: string, taken: string): number =>
+      planAs([voice], taken).left.hands.at(-1)!.flat;
+    // A barre over ② and ①, then 4 and 2 on both its strings.
+    const under = 'E4+A4/4 C5/4 F4/4';
+    expect(flatAtEnd(`${under} A2/4`, '2:1 1:1 1:4 2:2 5:0')).toBe(5);
+    expect(flatAtEnd(`${under} E4/4`, '2:1 1:1 1:4 2:2 1:0')).toBe(0);
   });
 
   it('slides to another fret as a guide, also when the bass is open', () => {

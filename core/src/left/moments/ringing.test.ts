@@ -36,6 +36,13 @@ describe('ringing', () => {
     expect(lasting('A3/4 C4/4 A3/4 C4/4', 'F2/1')).toEqual([1, 1, 1, 1]);
   });
 
+  it('a slow tune of high notes over a bass leaps without ringing; lower, quicker or alone it rings', () => {
+    expect(lasting('F4/4 A4/4 C5/4 A4/4', 'D3/1')).toEqual([1, 1, 1, 1]);
+    expect(lasting('C4/4 E4/4 A4/4 E4/4', 'A2/1')).toEqual([4, 3, 2, 1]);
+    expect(lasting('F4/8 A4/8 C5/8 A4/8 F4/2', 'D3/1')[0]).toBeGreaterThan(1);
+    expect(lasting('F4/4 A4/4 C5/4 A4/4')).toEqual([4, 3, 2, 1]);
+  });
+
   it('blocks of notes one after another do not ring', () => {
     expect(lasting('C3+G3/2 A2+E3/2')).toEqual([2, 2, 2, 2]);
     expect(lasting('C3+E4/4 G3/4 C4/4 G3/4').slice(0, 2)).toEqual([4, 4]);

@@ -137,6 +137,27 @@ const isPlainPattern = (
   );
 };
 
+/** Shortest note of a tune that leaps over a bass and does not ring for it, in quarters, and its lowest pitch: E4. Our own values. */
+const TUNE_SHORTEST = 1;
+const TUNE_LOWEST = 64;
+
+/** Whether a line is a slow tune of single high notes over another voice that begins with it: it leaps without ringing. */
+const isTuneOver = (line: readonly Struck[], inBar: readonly Sound[], ticksPerQuarter: number): boolean => {
+  const [first] = line[0]!;
+  const isOverBass = inBar.some(
+    ({ midi, onset, voice }) => voice !== first!.voice && onset === first!.onset && midi < first!.midi,
+  );
+  return (
+    isOverBass &&
+    line.every(
+      ([only, more]) =>
+        more === undefined &&
+        only!.midi >= TUNE_LOWEST &&
+        only!.end - only!.onset >= TUNE_SHORTEST * ticksPerQuarter,
+    )
+  );
+};
+
 /**
  * Until when each sound may ring, in ticks. Written lengths are the least; a note of a broken chord (it leaps to
  * its neighbours in the voice by a third or more) rings on, softly, to the end of the bar, until its own voice touches
@@ -164,7 +185,7 @@ export const inferRinging = (
       const answersBass = inBar.some(
         ({ midi, onset, voice }) => voice !== first!.voice && onset < first!.onset && midi < first!.midi,
       );
-      const cell = brokenIn(line, answersBass);
+      const cell = isTuneOver(line, inBar, ticksPerQuarter) ? [] : brokenIn(line, answersBass);
       const beside = [voicesIn[index - 1], voicesIn[index + 1]].flatMap((other) =>
         (other ?? []).filter((each) => each[0]![0]!.voice === first!.voice),
       );
