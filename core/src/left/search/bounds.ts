@@ -60,6 +60,8 @@ export class StepBounds {
   private readonly tables: StepTables;
   private readonly leaving: StandingStates;
   private readonly weakness: readonly number[];
+  /** By option and finger: what setting it costs wherever the hand lies and comes from. */
+  private setting = new Float64Array(0);
 
   constructor(costs: LeftCosts, tables: StepTables, leaving: StandingStates) {
     this.costs = costs;
@@ -73,6 +75,13 @@ export class StepBounds {
     this.moment = moment;
     this.options = moment.options;
     this.haste = haste;
+    const { count, fingerMask } = moment.options;
+    if (this.setting.length < count * FINGERS) this.setting = new Float64Array(count * FINGERS * 2);
+    for (let option = 0; option < count; option += 1)
+      for (let finger = 1; finger < FINGERS; finger += 1)
+        if (fingerMask[option * FINGERS + finger] !== 0)
+          this.setting[option * FINGERS + finger] =
+            this.weakness[finger]! + registerCost(this.costs, moment.options, option, finger);
   }
 
   /** What the struck notes of an option cost in a position whatever lies around them. */
@@ -100,10 +109,7 @@ export class StepBounds {
       if (before !== 0 && isSameFret && (mask & ~before) === 0) continue;
       const slidesFlat =
         finger === 1 && shifting && leaving.flat[state] !== 0 && leaving.flat[state] !== fret;
-      placing +=
-        this.weakness[finger]! +
-        this.lying(finger, fret, position, shifting) +
-        registerCost(costs, options, option, finger);
+      placing += this.setting[own]! + this.lying(finger, fret, position, shifting);
       if (slidesFlat) {
         guided = true;
         placing += costs.guideSlide;
