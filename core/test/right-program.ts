@@ -114,6 +114,9 @@ export const pluckProgram = (plucks: readonly SinglePluck[], costs: RightCosts):
             );
           else if (string < before.string !== second > first) together(`c_${name}`, pair, crossing);
         }
+        const isOnBasses = [before, pluck].every(({ string: own, voice }) => voice === 'only' && own >= 4);
+        if (isOnBasses && (first === THUMB) !== (second === THUMB))
+          together(`m_${name}`, pair, costs.lineMixed);
         if (second === THUMB && first === INDEX && string < before.string)
           together(`t_${name}`, pair, costs.thumbAboveIndex);
       }),

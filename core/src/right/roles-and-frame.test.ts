@@ -52,3 +52,16 @@ describe('who takes what in a texture', () => {
     expect(plan.findings.map(({ code }) => code)).toContain('pluck-lock-not-kept');
   });
 });
+
+describe('one voice on the basses', () => {
+  const onBasses = (tempo: number): string =>
+    planPiece(exampleScore({ voices: ['A2/8 B2/8 C3/8 D3/8 E3/8 F3/8 E3/8 D3/8'], tempo }))
+      .notes.map(({ pluck }) => pluck)
+      .join('');
+
+  // Common practice, no published source: the thumb where it is slow enough for it, else i and m; not by turns.
+  it('belongs to the thumb or to the fingers, not to both by turns', () => {
+    expect(onBasses(90)).toBe('pppppppp');
+    expect(onBasses(160)).toMatch(/^(im|mi)+$/);
+  });
+});

@@ -40,6 +40,11 @@ export const RIGHT_COST_RULES = {
     'per note of the one voice on ④ to ⑥',
     'what moves there slowly enough for one finger is the thumb’s',
   ),
+  lineMixed: rule(
+    1.5,
+    'per change on ④ to ⑥',
+    'one voice on the basses is played by the thumb or by the fingers, not by turns',
+  ),
   thumbLinePace: rule(0.24, 's', 'from note to note: slow enough for the thumb alone'),
   tuneWithoutRing: rule(0.9, 'per note', 'over notes that fill the harmony the tune keeps the ring finger'),
   innerWithRing: rule(0.5, 'per note', 'what fills the harmony belongs to i and m'),

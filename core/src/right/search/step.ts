@@ -61,6 +61,14 @@ export const afterEvent = (
 const haste = (seconds: number, fast: number, calm: number): number =>
   Math.min(1, Math.max(0, (calm - seconds) / (calm - fast)));
 
+/** Whether an event is a note of the one voice there is, on the bass strings, for whose finger no school asks. */
+const isFreeBassLine = ({ isBrokenChord, notes, school }: PluckEvent): boolean =>
+  school === 'free' &&
+  notes.length === 1 &&
+  notes[0]!.voice === 'only' &&
+  notes[0]!.string >= FIRST_BASS_STRING &&
+  !isBrokenChord;
+
 /** Whether the one voice there is moves on the bass strings slowly enough for one finger. */
 const isThumbs = (costs: RightCosts, { isBrokenChord, notes, paceBefore }: PluckEvent): boolean =>
   notes[0]!.voice === 'only' &&
@@ -135,6 +143,8 @@ export interface Approach {
   readonly doubleThumb: number;
   readonly crossing: number;
   readonly schoolBroken: number;
+  /** Thumb and fingers taking turns in a line on the basses. */
+  readonly lineMixed: number;
   /** By the rank of the finger before: the finger that the school's order asks for next; −1 for any. */
   readonly successor: readonly number[];
   readonly orderBroken: number;
@@ -161,6 +171,7 @@ export const approachTo = (
     crossing:
       costs.crossing * load * Math.min(MOST_HURRY, Math.max(LEAST_HURRY, costs.crossingTime / paceBefore)),
     doubleThumb: isLine(event) && !event.mayDoubleThumb && hurry > 0 ? costs.schoolBroken : 0,
+    lineMixed: isFreeBassLine(event) && before && isFreeBassLine(before) ? costs.lineMixed : 0,
     schoolBroken: isLine(event) && rules.isStrict && hurry > 0 ? costs.schoolBroken : 0,
     successor: isOrdered ? rules.successor! : ANY,
     orderBroken: costs.orderBroken,
@@ -248,6 +259,8 @@ export const orderCost = (
         charge('finger', 0, costs.weakAlternation);
     }
   }
+  if (option.length === 1 && (last === ONLY_THUMB) !== (option[0] === THUMB))
+    charge('voice', 0, approach.lineMixed);
   const crossed = option.findIndex((rank, index) =>
     isCrossed(state, standing & ~played, rank, notes[index]!.string),
   );
