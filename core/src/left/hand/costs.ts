@@ -102,7 +102,7 @@ export const LEFT_COST_RULES = {
     'share of setting it',
     'a flat index that goes along the neck is pressed again, but has not to be found; our own value',
   ),
-  barreHold: rule(0.08, 'per beat', 'holding a barre tires'),
+  barreHold: rule(0.027, 'per beat and string', 'holding a barre tires, a wide one more'),
   smallBarre: rule(2.44, 'per barre set', 'a barre with another finger than the index'),
   smallBarreString: rule(
     0.78,

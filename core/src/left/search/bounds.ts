@@ -113,7 +113,11 @@ export class StepBounds {
       if (slidesFlat) {
         guided = true;
         placing += costs.guideSlide;
-      } else if (before === 0 || (isSameFret && !isSeveral(before))) placing += costs.place;
+      } else if (
+        before === 0 ||
+        (isSameFret && !isSeveral(before) && !(finger === 1 && leaving.flat[state] === fret))
+      )
+        placing += costs.place;
       // A barre that lies already may only have to reach further.
       else if (isSameFret) continue;
       else if ((mask & before) === 0) placing += costs.place + this.hop(hand);

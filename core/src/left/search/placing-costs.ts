@@ -190,7 +190,8 @@ export class Placing {
     const { costs, frame, state } = this;
     const hand = state * FINGERS + finger;
     const kept = frame.keptOf(state, finger);
-    if (kept !== 0) return { cost: 0, placing: isSeveral(kept) ? 0 : costs.place, term: 'hop' };
+    const isFlat = finger === 1 && frame.leaving.flat[state] === fret;
+    if (kept !== 0) return { cost: 0, placing: isSeveral(kept) || isFlat ? 0 : costs.place, term: 'hop' };
     const hop = this.hop(hand) * (((this.block >> finger) & 1) === 1 ? costs.blockHop : 1);
     const joined = mask | frame.leaving.fingerMask[hand]!;
     const cost =
@@ -200,7 +201,7 @@ export class Placing {
             flatShare(costs, frame, state, fret, mask) * barreSet(costs, this.tables, 1, joined, fret),
           )
         : hop;
-    return { cost, placing: costs.place, term: 'hop' };
+    return { cost, placing: isFlat ? 0 : costs.place, term: 'hop' };
   }
 
   /** A finger away from its home in the hand's position; at the nut a finger set alone shows how far it is drawn back. */

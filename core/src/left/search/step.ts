@@ -12,7 +12,7 @@ import { Openings } from './opening-costs.ts';
 import { FINGERS, STRINGS, type OptionTable } from '../moments/option-table.ts';
 import { Placing } from './placing-costs.ts';
 import type { StepTables } from './step-tables.ts';
-import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
+import { isSeveral, lowestIndex, stringsOf } from '../hand/string-masks.ts';
 import { struckCost } from './struck-costs.ts';
 import { settlingCost, stayingCost } from './height-costs.ts';
 import { parallelCost, voiceCost } from './voice-costs.ts';
@@ -126,7 +126,7 @@ export class Stepper {
     if (framed.set(state, option, position, ledger)) this.openings.forget();
     let cost = framed.liftingCost;
     if (isSeveral(framed.keptOf(state, 1)) && leaving.fingerBound[state * FINGERS + 1]! >= RINGING) {
-      const amount = costs.barreHold * moment.beatsBefore;
+      const amount = costs.barreHold * moment.beatsBefore * stringsOf(framed.keptOf(state, 1));
       cost += amount;
       ledger?.('barre', moment.struck[0] ?? -1, amount);
     }
