@@ -65,3 +65,17 @@ describe('one voice on the basses', () => {
     expect(onBasses(160)).toMatch(/^(im|mi)+$/);
   });
 });
+
+describe('two notes in parallel', () => {
+  // Common practice, no published source.
+  it('keep their two fingers while they stay on their two strings', () => {
+    const { left, right } = planPiece(
+      exampleScore({ voices: ['E4+G4/4 F4+A4/4 G4+B4/4 A4+C5/4 | G4+B4/4 F4+A4/4 E4+G4/2'], tempo: 90 }),
+    );
+    const pairs = left.piece.slices.map(({ struck }) =>
+      struck.map((sound) => `${left.choices[sound]!.string}${right.choices[sound]!.pluck}`).join(' '),
+    );
+    expect(pairs).toHaveLength(7);
+    expect(new Set(pairs).size).toBe(1);
+  });
+});

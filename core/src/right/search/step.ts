@@ -221,7 +221,7 @@ export const orderCost = (
     if (amount > 0) ledger?.(term, notes[index]!.sound, amount);
   };
   const isBlock = isSeveral(played & ~ONLY_THUMB) && isSeveral(last & ~ONLY_THUMB);
-  const isSameDyad = isDyadAgain(notes, option);
+  const isSameDyad = isDyadAgain(notes, option, state, last);
   option.forEach((rank, index) => {
     const { string, isOverInner, isRepeated } = notes[index]!;
     if (isSameDyad && rank !== THUMB) {
@@ -281,10 +281,26 @@ const isCrossed = (state: RightState, standing: number, rank: number, string: nu
 
 const isSeveral = (fingers: number): boolean => (fingers & (fingers - 1)) !== 0;
 
-/** Whether two notes or more, beside what the thumb takes, are struck together as they were just before. */
-const isDyadAgain = (notes: readonly PluckedNote[], option: readonly number[]): boolean =>
-  option.filter((rank) => rank !== THUMB).length > 1 &&
-  option.every((rank, index) => rank === THUMB || notes[index]!.isRepeated);
+/**
+ * Whether two notes or more, beside what the thumb takes, are struck together as they were just before: the same ones, or
+ * others on the same strings, as in thirds and sixths.
+ */
+const isDyadAgain = (
+  notes: readonly PluckedNote[],
+  option: readonly number[],
+  state: RightState,
+  last: number,
+): boolean => {
+  if (option.filter((rank) => rank !== THUMB).length < 2) return false;
+  const wasStruck = (string: number): boolean => {
+    for (let rank = INDEX; rank <= RING; rank += 1)
+      if ((last >> rank) & 1 && stringOf(state, rank) === string) return true;
+    return false;
+  };
+  return option.every(
+    (rank, index) => rank === THUMB || notes[index]!.isRepeated || wasStruck(notes[index]!.string),
+  );
+};
 
 /** The part of an option's cost that depends on the state. */
 export const moveCost = (
