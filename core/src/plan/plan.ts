@@ -2,7 +2,6 @@ import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering
 import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
 import { likenReturns, type AlikeMemory } from './alike.ts';
 import { handOf, type Hand } from '../left/hand/hand.ts';
-import type { TakenBefore } from '../left/keep-what-was.ts';
 import { planLeft, type LeftMemory } from '../left/plan-left.ts';
 import type { LeftPlan, LeftSetup } from '../left/left-plan.ts';
 import type { LeftSchool, LeftWeights } from '../fingering/vocabulary.ts';
@@ -21,7 +20,7 @@ import type { NoteId, Score } from '../score/score.ts';
 import { slurKey, slurredScore } from '../fingering/slurred.ts';
 import type { Jump } from '../technique/jumps.ts';
 import type { JumpMemory } from './jumps.ts';
-import { closeSeams } from './seams.ts';
+import { closeSeams, type BeforeDecisions } from './seams.ts';
 import { withSameBars } from './same-as.ts';
 import { barresOf, type Barre } from '../technique/barres.ts';
 import { dampingOf, type Damping } from '../technique/damping.ts';
@@ -104,8 +103,7 @@ export interface Plan {
 }
 
 /** What both hands do while the teacher has decided nothing: what decisions leave alone stays so. */
-interface Undecided {
-  readonly left: TakenBefore;
+interface Undecided extends BeforeDecisions {
   readonly right: Played & CellsPlayed;
 }
 
@@ -174,8 +172,8 @@ const undecidedHands = (
 ): Undecided => {
   const open: Fingering = { ...fingering, choices: new Map() };
   const onPage = leftHandFor(score, open, leftSetup, clock, undefined);
-  const { left } = closeSeams(onPage.left, onPage.alike, open, tempo);
-  return { left: left.choices, right: planRight(score, open, left, rightSetup, clock) };
+  const { closed, left } = closeSeams(onPage.left, onPage.alike, open, tempo);
+  return { left: left.choices, closed, right: planRight(score, open, left, rightSetup, clock) };
 };
 
 /** Plans both hands for a piece around what the source and the teacher have fixed. */
@@ -226,7 +224,7 @@ export const planPiece = (
   const onPage = undecided
     ? planLeft(score, likened, leftSetup, clock, { memory: cheapest.memory, was: undecided.left })
     : cheapest;
-  const seamed = closeSeams(onPage, likened, fingering, setup.tempo, reuse?.jumps);
+  const seamed = closeSeams(onPage, likened, fingering, setup.tempo, reuse?.jumps, undecided);
   const { left, fingering: alike, jumps } = seamed;
   const between = now();
   const right = planRight(score, fingering, left, rightSetup, clock, reuse?.right, undecided?.right);
@@ -287,7 +285,7 @@ export const planPiece = (
       alike,
       own: fingering,
       right: right.memory,
-      undecided: undecided ?? { rules, left: left.choices, right },
+      undecided: undecided ?? { rules, left: left.choices, closed: seamed.closed, right },
       jumps: seamed.memory,
     },
   };

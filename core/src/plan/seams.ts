@@ -1,6 +1,7 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import { NEAR_TIE } from '../fingering/near-tie.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
+import type { TakenBefore } from '../left/keep-what-was.ts';
 import { planLeft, type SolvedLeft } from '../left/plan-left.ts';
 import { clockOf } from '../score/clock.ts';
 import { excerptOf } from '../score/excerpt.ts';
@@ -11,9 +12,22 @@ import { isWorse } from './alike.ts';
 import { asTaken, jumpsIn, takingOf, type JumpMemory, type JumpPlan } from './jumps.ts';
 
 /** A left hand with its jumps, and what it was planned for. */
-export interface Seamed extends JumpPlan {
+interface Candidate extends JumpPlan {
   readonly left: SolvedLeft;
   readonly fingering: Fingering;
+}
+
+export interface Seamed extends Candidate {
+  /** What was fixed for the jumps. */
+  readonly closed: Closed;
+}
+
+type Closed = ReadonlyMap<NoteId, Choice>;
+
+/** A piece before the teacher decided anything: how it was taken, and what was fixed for its jumps. */
+export interface BeforeDecisions {
+  readonly left: TakenBefore;
+  readonly closed: Closed;
 }
 
 /** A jump is looked at when it costs more than this beside following the page, in units of effort: about a hop. */
@@ -21,8 +35,8 @@ const WORTH_OF_A_SEAM = 1;
 
 /**
  * Fingers the bars around a jump so that the hand comes to it and from it with the least effort, where the whole piece
- * as it is played becomes cheaper by more than a near tie. What the teacher has decided stays. `wanted` is what `left` was planned
- * for, `own` the teacher's part of it.
+ * as it is played becomes cheaper by more than a near tie. What the teacher has decided stays, and what was fixed before anything was
+ * decided is tried first. `wanted` is what `left` was planned for, `own` the teacher's part of it.
  */
 export const closeSeams = (
   left: SolvedLeft,
@@ -30,26 +44,33 @@ export const closeSeams = (
   own: Fingering,
   tempo: number | undefined,
   earlier?: JumpMemory,
+  before?: BeforeDecisions,
 ): Seamed => {
   const settled = new Set<string>();
-  let best: Seamed = { left, fingering: wanted, ...jumpsIn(left, own, tempo, earlier) };
+  let best: Candidate = { left, fingering: wanted, ...jumpsIn(left, own, tempo, earlier) };
+  const offer = (fingering: Fingering): void => {
+    const other = planLeft(left.piece.score, fingering, left.setup, left.memory.clock, {
+      memory: best.left.memory,
+      ...(before && { was: before.left }),
+    });
+    const candidate = { left: other, fingering, ...jumpsIn(other, own, tempo, best.memory) };
+    if (!isWorse(other, best.left) && costPlayed(candidate) < costPlayed(best) - NEAR_TIE) best = candidate;
+  };
+  const undecided = [...(before?.closed ?? [])].filter(([id]) => !wanted.choices.has(id));
+  if (undecided.length > 0) offer({ ...wanted, choices: new Map([...wanted.choices, ...undecided]) });
   for (const { from, to } of best.jumps.filter(({ price }) => price > WORTH_OF_A_SEAM)) {
     const key = takingOf(best.left, barsAround(best.left, { from, to }));
     if (earlier?.settled.has(key)) {
       settled.add(key);
       continue;
     }
-    const before = best;
-    for (const freed of new Set([from, to])) {
-      const fingering = aroundJump(best, own, tempo, { from, to }, freed);
-      const { score } = left.piece;
-      const other = planLeft(score, fingering, left.setup, left.memory.clock, { memory: best.left.memory });
-      const seamed = { left: other, fingering, ...jumpsIn(other, own, tempo, best.memory) };
-      if (!isWorse(other, best.left) && costPlayed(seamed) < costPlayed(best) - NEAR_TIE) best = seamed;
-    }
-    if (best === before) settled.add(key);
+    const known = best;
+    for (const freed of new Set([from, to])) offer(aroundJump(best, own, tempo, { from, to }, freed));
+    if (best === known) settled.add(key);
   }
-  return { ...best, memory: { ...best.memory, settled } };
+  const { fingering, memory } = best;
+  const closed = new Map([...fingering.choices].filter(([id, choice]) => wanted.choices.get(id) !== choice));
+  return { ...best, closed, memory: { ...memory, settled } };
 };
 
 /** The bars of a jump with their neighbours on the page, in the order in which they are played. */
@@ -57,7 +78,7 @@ const barsAround = ({ piece }: SolvedLeft, { from, to }: Pick<Jump, 'from' | 'to
   [from - 1, from, to, to + 1].filter((bar) => bar >= 0 && bar < piece.score.bars.length);
 
 /** What the hand spends on the whole piece in the order in which it is played, in units of effort. */
-const costPlayed = ({ left, jumps }: Seamed): number => {
+const costPlayed = ({ left, jumps }: Candidate): number => {
   const { hands, memory, piece } = left;
   const byBar = new Float64Array(piece.score.bars.length);
   hands.forEach(({ slice }, index) => (byBar[slice.bar]! += memory.accounts[index]!.cost));
@@ -71,7 +92,7 @@ const costPlayed = ({ left, jumps }: Seamed): number => {
 
 /** What was wanted, with one of the bars of a jump fingered as it would be if the page followed the jump. */
 const aroundJump = (
-  { left, fingering }: Seamed,
+  { left, fingering }: Candidate,
   own: Fingering,
   tempo: number | undefined,
   jump: Pick<Jump, 'from' | 'to'>,
