@@ -108,6 +108,16 @@ describe('the index, flat or on its tip', () => {
     expect(flatAtEnd(`${under} E4/4`, '2:1 1:1 1:4 2:2 1:0')).toBe(0);
   });
 
+  it('does not lie flat at the nut among open strings: D and A are set with three fingers', () => {
+    const { left } = planVoices(['D3+A3+D4+F#4/2 A2+E3+A3+C#4+E4/2 | D3+A3+D4+F#4/1']);
+    for (const { slice } of left.hands) {
+      const stopped = slice.struck
+        .map((sound) => left.choices[sound]!.finger)
+        .filter((finger) => finger !== 0);
+      expect(new Set(stopped).size).toBe(3);
+    }
+  });
+
   it('slides to another fret as a guide, also when the bass is open', () => {
     const travels = ['C4+E4+A4/2 D4+F#4+B4/2', 'A2/1'];
     const barre = paid('shift', travels, '3:1 2:1 1:1 3:1 2:1 1:1 5:0')[1]!;

@@ -87,6 +87,11 @@ export const LEFT_COST_RULES = {
     'near the nut the strings lie stiff and the frets wide: a barre costs more there; our own value',
   ),
   barreString: rule(0.15, 'per string', 'a longer barre needs more'),
+  barreAmongOpen: rule(
+    1.6,
+    'per barre of the index at the first two frets',
+    'D and A between open strings are set with the tips of three fingers; our own value',
+  ),
   barreFromTip: rule(
     0.78,
     'share of setting it',
@@ -338,6 +343,7 @@ export const LEFT_WEIGHTS = {
     'barreWidth',
     'barreString',
     'barreHold',
+    'barreAmongOpen',
     'smallBarre',
     'smallBarreString',
     'smallBarreLittleString',

@@ -39,13 +39,27 @@ export const barreCost = (
       : 0;
   const flat = frame.keptOf(state, finger);
   const lying = isSeveral(flat) ? barreSet(costs, tables, finger, flat, fret) : 0;
-  const share = finger === 1 ? flatShare(costs, frame, state, fret, whole) : 1;
   const isBesideOpen = finger === 1 && (frame.openSounds & (lowestBit(whole) >> 1)) !== 0;
+  const rolled = finger === 1 ? flatShare(costs, frame, state, fret, whole) : 1;
+  const risesForOpen = finger === 1 && (frame.openSounds & (lowestBit(whole) - 1)) !== 0;
+  const isLowOpen = finger === 1 && isLowAmongOpen(frame, state, fret);
+  const share = risesForOpen || isLowOpen ? Math.max(rolled, costs.barreFromTip) : rolled;
   return (
     share * (barreSet(costs, tables, finger, whole, fret) - lying) +
-    (isBesideOpen ? costs.openBesideBarre : 0)
+    (isBesideOpen ? costs.openBesideBarre : 0) +
+    (isLowOpen && !isSeveral(flat) ? costs.barreAmongOpen : 0)
   );
 };
+
+/** Frets at which chords with open strings are set with the tips of the fingers. Common practice, no published source. */
+const TIPS_UP_TO = 2;
+
+/**
+ * Whether an index would lie flat at the nut although open strings sound with it. Not for the first grip of a free hand: what
+ * that costs is fitted to chord data, which bar there too.
+ */
+const isLowAmongOpen = ({ leaving, openSounds }: KeptBeside, state: number, fret: number): boolean =>
+  fret <= TIPS_UP_TO && openSounds !== 0 && leaving.position[state] !== 0;
 
 /** The share of a barre of the index that is paid: it rolls where it has lain flat, and slides from fret to fret. */
 export const flatShare = (
