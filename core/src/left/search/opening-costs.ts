@@ -7,6 +7,8 @@ import { lowestIndex, rangeOf, stringsApart } from '../hand/string-masks.ts';
 
 /** Strings from the index to another finger on its fret from which it would rather lie flat over both. */
 const FLAT_APART = 3;
+/** Of more notes set at once the shape costs say how they lie. */
+const PAIR = 2;
 
 /** What the pairs of fingers of a framed step cost by how they lie to each other. */
 export class Openings {
@@ -71,14 +73,17 @@ export class Openings {
     return stringsApart(frame.lyingOn(state, 1), frame.lyingOn(state, other)) === 1;
   }
 
-  /** Whether the index could lie flat instead of a finger far beside it on its fret, one of the two lying already. */
+  /**
+   * Whether the index could lie flat instead of a finger far beside it on its fret: one of the two lies already, or they are
+   * all that is set, and not at the nut.
+   */
   private couldLieFlat(state: number, other: number): boolean {
     const { frame } = this;
     const own = frame.option * FINGERS;
     if (
       frame.options.fingerMask[own + 1] !== 0 &&
       frame.options.fingerMask[own + other] !== 0 &&
-      (frame.options.width > 2 || frame.fretOf(state, 1) < 2)
+      (frame.options.width > PAIR || frame.fretOf(state, 1) === 1)
     )
       return false;
     const index = frame.lyingOn(state, 1);

@@ -43,7 +43,7 @@ export const RIGHT_COST_RULES = {
   lineMixed: rule(
     1.5,
     'per change on ④ to ⑥',
-    'one voice on the basses is played by the thumb or by the fingers, not by turns',
+    'one voice on the basses is played by the thumb or by the fingers, not by turns; our own value',
   ),
   thumbLinePace: rule(0.24, 's', 'from note to note: slow enough for the thumb alone'),
   tuneWithoutRing: rule(0.9, 'per note', 'over notes that fill the harmony the tune keeps the ring finger'),
