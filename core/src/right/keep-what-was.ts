@@ -22,12 +22,14 @@ const isSameEvent = (one: PluckEvent, other: PluckEvent): boolean =>
       sound === other.notes[place]!.sound && string === other.notes[place]!.string,
   );
 
-/** The hand when it comes to an event. */
-const comingTo = (events: readonly PluckEvent[], options: Options, end: number): RightState => {
+/** The hand as it comes to each event. */
+const comingToEach = (events: readonly PluckEvent[], options: Options): readonly RightState[] => {
   let state: RightState = FREE_RIGHT_HAND;
-  for (let index = 0; index < end; index += 1)
-    state = afterEvent(state, events[index]!, options[index]!, remembersTwo(events[index + 1]));
-  return state;
+  return events.map((event, index) => {
+    const coming = state;
+    state = afterEvent(state, event, options[index]!, remembersTwo(events[index + 1]));
+    return coming;
+  });
 };
 
 /**
@@ -39,11 +41,14 @@ export const keepWhatWas = (events: readonly PluckEvent[], cheapest: Options, be
   const isComparable = (index: number): boolean => isSameEvent(before.events[index]!, events[index]!);
   const isPossible = (index: number): boolean =>
     isComparable(index) && events[index]!.options.some((ranks) => isSame(ranks, before.options[index]!));
+  const departing = events.flatMap((_, index) =>
+    isSame(cheapest[index]!, before.options[index]!) ? [] : [index],
+  );
+  if (departing.length === 0) return cheapest;
+  const coming = comingToEach(events, cheapest);
   const ways = detoursOf<Options>({
     bars: events.map(({ bar }) => bar),
-    departing: events.flatMap((_, index) =>
-      isSame(cheapest[index]!, before.options[index]!) ? [] : [index],
-    ),
+    departing,
     isDecided: (index) => !isPossible(index),
     through: ({ first, end }, isFree) => {
       const last = Math.min(events.length, end + MEETS_AGAIN);
@@ -52,7 +57,7 @@ export const keepWhatWas = (events: readonly PluckEvent[], cheapest: Options, be
         const kept = index < end ? before.options[index]! : cheapest[index]!;
         return isPossible(index) ? { ...event, options: [kept] } : event;
       });
-      const state = comingTo(events, cheapest, first);
+      const state = coming[first]!;
       const way = searchStretch(narrowed, first, last, state);
       const price =
         costOfStretch(events, way, first, state) -

@@ -1,7 +1,4 @@
-import { broken, type TexturedPassage } from './texture.ts';
-
-const SIX = '0p 1i 2m 3a 2m 1i';
-const EIGHT = '0p 1i 2m 3a 2m 1i 2m 1i';
+import { broken, EIGHT, SIX, type TexturedPassage } from './texture.ts';
 
 /** Broken chords that ring: one shape a bar, set once. */
 export const BROKEN_CHORDS: readonly TexturedPassage[] = [

@@ -1,6 +1,5 @@
-import { broken, type TexturedPassage } from './texture.ts';
+import { broken, SIX, type TexturedPassage } from './texture.ts';
 
-const SIX = '0p 1i 2m 3a 2m 1i';
 const WALTZ = '0p 1i+2m+3a 1i+2m+3a';
 
 /** Broken chords, tunes over them, tremolo and pedals: written after the planner had been tuned on the others. */

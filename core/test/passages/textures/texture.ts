@@ -142,3 +142,7 @@ export const broken = (order: string, length: string, ...shapes: readonly string
         .join(' ');
     })
     .join(' | ');
+
+/** Orders of broken chords over four notes: six and eight strokes to a bar. */
+export const SIX = '0p 1i 2m 3a 2m 1i';
+export const EIGHT = '0p 1i 2m 3a 2m 1i 2m 1i';

@@ -1,7 +1,5 @@
-import { broken, type TexturedPassage } from './texture.ts';
+import { broken, EIGHT, SIX, type TexturedPassage } from './texture.ts';
 
-const SIX = '0p 1i 2m 3a 2m 1i';
-const EIGHT = '0p 1i 2m 3a 2m 1i 2m 1i';
 const UNDER_A_TUNE = '0p 1i 2m 1i 2m 1i';
 
 /** Broken chords of four bars and more, with and without a tune: written before the planner of that day was asked. */
