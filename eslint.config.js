@@ -15,13 +15,14 @@ const CORE_LAYERS = [
   'technique',
   'review',
   'plan',
+  'page',
   'formats',
   'wording',
 ];
 
 /** What the planners keep to themselves: nobody who only reads a performance looks into it. */
 const PLANNERS_OWN = '\\.\\./(left/(search|moments|plan-left)|right/(search|plan-right))(?!/costs)[/.]';
-const READERS = ['performance', 'technique', 'review'];
+const READERS = ['performance', 'technique', 'review', 'page'];
 
 const noImport = (patterns) => ({
   'no-restricted-imports': [

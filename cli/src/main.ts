@@ -1,4 +1,5 @@
 import { check } from './check-command.ts';
+import { marks } from './marks-command.ts';
 import { plan } from './plan-command.ts';
 import { right } from './right-command.ts';
 import { USAGE, UsageError } from './usage.ts';
@@ -18,6 +19,7 @@ export const main = async (args: readonly string[]): Promise<0 | 1 | 2> => {
     if (command === 'plan') return await plan(rest);
     if (command === 'check') return await check(rest);
     if (command === 'right') return await right(rest);
+    if (command === 'marks') return await marks(rest);
     throw new UsageError(`there is no command “${command}”`);
   } catch (error) {
     if (error instanceof UsageError) {

@@ -26,7 +26,7 @@ export const SETUP_OPTIONS = {
   lang: { type: 'string' },
 } as const;
 
-const oneOf = <const T extends string>(
+export const oneOf = <const T extends string>(
   name: string,
   value: string | undefined,
   known: readonly T[],

@@ -2,13 +2,15 @@ import { HAND_SIZES, LANGUAGES, LEFT_SCHOOLS, RIGHT_SCHOOLS, SCALE_LENGTHS } fro
 
 export const USAGE = `Usage: oculon plan FILE [options]     a fingering for both hands
        oculon right FILE [options]    the right hand in figures
+       oculon marks FILE [options]    which marks a page needs, from which a reader gets the rest
        oculon check FILE [options]    what a player will stumble over in the file's own fingering
 
 FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
 
-  --json              print oculon.plan/1, oculon.right/1 or oculon.check/1
+  --json              print oculon.plan/1, oculon.right/1, oculon.marks/1 or oculon.check/1
   --out FILE          (plan) write the piece with the fingering as MusicXML
   --bars A-B          (plan) report only these bars (counted from 1)
+  --density D         (marks) essential, working, everything
   --tempo N           working tempo in quarters a minute
   --left SCHOOL       ${LEFT_SCHOOLS.join(', ')}
   --right SCHOOL      ${RIGHT_SCHOOLS.join(', ')}

@@ -114,7 +114,6 @@ export {
 } from './plan/right-ways.ts';
 export { type WayOut, waysOut } from './plan/remedies.ts';
 export { type ComparedReturn, compareReturns, carriedChoices } from './plan/carry.ts';
-export { type Essential, essentialMarksInSteps } from './plan/essential.ts';
 export { type MarkOrigin, type PlacedMark, proposedMarks, placedMarks } from './plan/proposed-marks.ts';
 export { FIX_CODES, type FixCode, type Fix, fixesOf } from './plan/fixes.ts';
 
@@ -142,6 +141,11 @@ export {
 export { type BarDifficulty, difficultyOf } from './review/difficulty.ts';
 export { type Comparison, compareFingerings, isSameFingering } from './review/compare.ts';
 
+// What stands on the page, and how it is read
+export { type MarksAt } from './page/page-marks.ts';
+export { DENSITIES, type Density, markedPage, type MarkedPage } from './page/density.ts';
+export { signsOnPage } from './page/page-signs.ts';
+
 // Files in and out
 export type { ImportProblem, Repair } from './formats/import-problem.ts';
 export {
@@ -156,6 +160,7 @@ export { romanNumeral, barreWords, bracketWords } from './formats/musicxml/marks
 export { marksOf, wantedMarks } from './formats/plan-marks.ts';
 export { type BarRange, planJson, type PlanJson } from './formats/plan-json.ts';
 export { checkJson, type CheckJson } from './formats/check-json.ts';
+export { marksJson, type MarksJson } from './formats/marks-json.ts';
 export { rightJson, type RightJson } from './formats/right-json.ts';
 export { JSON_FORMATS } from './formats/json-schemas.ts';
 

@@ -31,14 +31,17 @@ test('findings are stepped through, put aside with a reason that is kept, and sh
   await expect(items).toHaveCount(count);
 });
 
-test('only the essential marks, the difficulty of the bars and what is to be damped stand on the sheet', async ({
+test('fewer marks, the difficulty of the bars and what is to be damped stand on the sheet', async ({
   page,
 }) => {
   await importStudy(page, DANCE);
   const all = await fingers(page);
-  await page.getByLabel('Only the essential marks').check();
-  await expect.poll(async () => (await fingers(page)).length).toBeLessThan(all.length / 2);
-  await page.getByLabel('Only the essential marks').uncheck();
+  await page.getByRole('radio', { name: 'Essential' }).check();
+  await expect.poll(async () => (await fingers(page)).length).toBeLessThan(all.length / 4);
+  const essential = await fingers(page);
+  await page.getByRole('radio', { name: 'Working' }).check();
+  await expect.poll(async () => (await fingers(page)).length).toBeGreaterThan(essential.length);
+  await page.getByRole('radio', { name: 'Everything' }).check();
   await expect.poll(() => fingers(page)).toEqual(all);
 
   const strip = page.getByRole('group', { name: 'Difficulty of the bars' });

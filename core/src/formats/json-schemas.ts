@@ -1,4 +1,6 @@
 import * as z from 'zod';
+import { BARRE_EXTENTS } from '../fingering/marks.ts';
+import { DENSITIES } from '../page/density.ts';
 import { DAMPING_GRADES, DAMPING_MEANS } from '../technique/damping.ts';
 
 /** Bars are counted from 1 by their place; `number` is what is printed. */
@@ -186,9 +188,51 @@ export const rightSchema = z.object({
   ),
 });
 
+/** A sign over a span of notes, or at one: what it is beside its place. */
+const sign = z
+  .object({ from: z.string(), to: z.string().optional(), bar, beat, untilBar: z.int(), untilBeat: beat })
+  .and(
+    z.discriminatedUnion('kind', [
+      z.object({ kind: z.literal('position'), position: z.int().min(1) }),
+      z.object({
+        kind: z.literal('barre'),
+        fret: z.int().min(1),
+        extent: z.enum(BARRE_EXTENTS),
+        finger: z.int().min(1).max(4),
+      }),
+      z.object({ kind: z.literal('guide'), heard: z.boolean() }),
+      z.object({ kind: z.literal('hold') }),
+      z.object({ kind: z.literal('damp'), string: z.int().min(1).max(6) }),
+      z.object({ kind: z.literal('plant'), fingers: z.string() }),
+    ]),
+  );
+
+/** `oculon.marks/1`: which marks stand on the page of a plan at a density. */
+export const marksSchema = z.object({
+  schema: z.literal('oculon.marks/1'),
+  piece: z.object({ title: z.string(), bars: z.int(), notes: z.int() }),
+  density: z.enum(DENSITIES),
+  notes: z.array(
+    z.object({
+      id: z.string(),
+      bar,
+      number: z.string(),
+      beat,
+      voice: z.string(),
+      pitch: z.string(),
+      finger: z.boolean(),
+      string: z.boolean(),
+      pluck: z.boolean(),
+    }),
+  ),
+  signs: z.array(sign),
+  reads: z.boolean(),
+});
+
 /** The formats that other programs read, as JSON Schemas (draft 2020-12); fields are only ever added to them. */
 export const JSON_FORMATS = {
   plan: planSchema,
   check: checkSchema,
   right: rightSchema,
+  marks: marksSchema,
 } as const;

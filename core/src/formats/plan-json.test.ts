@@ -5,7 +5,9 @@ import * as z from 'zod';
 import { planVoices } from '../testing/planning.ts';
 import { findingSaid } from '../testing/words.ts';
 import { checkJson } from './check-json.ts';
-import { checkSchema, JSON_FORMATS, planSchema, rightSchema } from './json-schemas.ts';
+import { checkSchema, JSON_FORMATS, marksSchema, planSchema, rightSchema } from './json-schemas.ts';
+import { DENSITIES } from '../page/density.ts';
+import { marksJson } from './marks-json.ts';
 import { planJson } from './plan-json.ts';
 import { rightJson } from './right-json.ts';
 
@@ -40,6 +42,12 @@ describe('the other formats', () => {
     expect(checkSchema.parse(check)).toEqual(check);
     const right: unknown = JSON.parse(JSON.stringify(rightJson(plan)));
     expect(rightSchema.parse(right)).toEqual(right);
+  });
+
+  it.each(DENSITIES)('oculon.marks/1 has the fields of its schema: %s', (density) => {
+    const barred = planVoices(['F2+C3+F3+A3+C4+F4/2 A4/4 C5/4 | E5/2 E4/2']);
+    const marks: unknown = JSON.parse(JSON.stringify(marksJson(barred, density)));
+    expect(marksSchema.parse(marks)).toMatchObject({ density, reads: true });
   });
 
   // Written by `npm run schemas`.

@@ -1,5 +1,6 @@
-import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/marks.ts';
+import { markId, type Mark, type MarkDecision, type MarkId, type MarkOf } from '../fingering/marks.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
+import type { Barre } from '../technique/barres.ts';
 import { anchorOf } from '../score/anchor.ts';
 import type { NoteId, NoteIndex, Score } from '../score/score.ts';
 import type { Plan } from './plan.ts';
@@ -23,6 +24,41 @@ const lastBefore = (score: Score, tick: number, from: NoteIndex): NoteIndex => {
   return anchorOf(score, last);
 };
 
+/** The position in which the hand lies at a slice, from there until it leaves it. */
+export const positionMark = ({ score, performance: { left } }: Plan, slice: number): MarkOf<'position'> => {
+  const { position } = left.hands[slice]!;
+  let next = slice;
+  while (left.hands[next]?.position === position) next += 1;
+  const from = anchorOf(score, left.sounds[left.hands[slice]!.slice.struck[0]!]!.head);
+  const to = lastBefore(score, left.hands[next]?.slice.onset ?? Infinity, from);
+  return { kind: 'position', from: score.notes[from]!.id, to: score.notes[to]!.id, position };
+};
+
+/** Whether a barre of the index says where the hand is: it lies there when the hand arrives, or is laid in the same bar. */
+const isToldByBarre = ({ performance: { left }, barres }: Plan, slice: number): boolean => {
+  const { slice: here, position } = left.hands[slice]!;
+  const tells = ({ finger, fret, onset, until }: Barre): boolean => {
+    if (finger !== 1 || fret !== position || until <= here.onset) return false;
+    if (onset <= here.onset) return true;
+    const laid = left.hands.find((hand) => hand.slice.onset >= onset)!;
+    return (
+      laid.slice.bar === here.bar &&
+      left.hands.slice(slice, laid.slice.index).every((hand) => hand.position === position)
+    );
+  };
+  return barres.some(tells);
+};
+
+/** Slices at which a numeral tells the position: where the hand arrives, unless a barre tells it. */
+export const positionsToldAt = (plan: Plan): readonly number[] => {
+  let position = 0;
+  return plan.performance.left.hands.flatMap((hand, slice) => {
+    if (hand.position === 0 || hand.position === position) return [];
+    position = hand.position;
+    return isToldByBarre(plan, slice) ? [] : [slice];
+  });
+};
+
 /** Marks that follow from a plan: what a teacher may accept, change or take away. */
 export const proposedMarks = (plan: Plan): readonly Mark[] => {
   const { score, performance, damping, technique } = plan;
@@ -37,14 +73,7 @@ export const proposedMarks = (plan: Plan): readonly Mark[] => {
     const to = id(lastBefore(score, until, from));
     return { kind: 'barre', from: id(from), to, fret, extent: kind, finger: finger as 1 | 2 | 3 | 4 };
   });
-  const positions = left.hands.flatMap(({ position }, slice): Mark[] => {
-    if (position === 0 || left.hands[slice - 1]?.position === position) return [];
-    let next = slice;
-    while (left.hands[next]?.position === position) next += 1;
-    const from = struckAt(slice);
-    const until = left.hands[next]?.slice.onset ?? Infinity;
-    return [{ kind: 'position', from: id(from), to: id(lastBefore(score, until, from)), position }];
-  });
+  const positions = positionsToldAt(plan).map((slice): Mark => positionMark(plan, slice));
   const guides = technique.guides.map(({ from, to, isHeard }): Mark => ({
     kind: 'guide',
     from: id(headOf(from)),

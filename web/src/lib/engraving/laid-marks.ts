@@ -1,4 +1,4 @@
-import type { Essential, NotePlan, PlacedMark, Score } from '@oculon/core';
+import type { MarksAt, NotePlan, PlacedMark, Score } from '@oculon/core';
 import type { SystemGeometry } from './geometry.ts';
 import { spanOfMark } from './span-signs.ts';
 import { layMarks, type Origins, type SystemMarks } from './marks.ts';
@@ -12,7 +12,7 @@ export interface MarksInput {
   readonly marks: readonly PlacedMark[];
   readonly origin: Origins;
   readonly everyString: boolean;
-  readonly essential?: ReadonlyMap<number, Essential> | undefined;
+  readonly written?: ReadonlyMap<number, MarksAt> | undefined;
 }
 
 /** All that the marks of one system hang on, so that a change elsewhere in the piece leaves them as they are. */
@@ -23,7 +23,7 @@ const inputsOf = ({
   marks,
   origin,
   everyString,
-  essential,
+  written,
 }: MarksInput): readonly unknown[] => {
   const { start } = score.bars[geometry.first]!;
   const last = score.bars[geometry.last]!;
@@ -35,7 +35,7 @@ const inputsOf = ({
   return [
     geometry,
     everyString,
-    essential,
+    written,
     JSON.stringify(here),
     ...geometry.heads.flatMap(({ note }) => [notes[note], ...FIELDS.map((field) => origin(note, field))]),
   ];

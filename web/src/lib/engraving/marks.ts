@@ -1,7 +1,7 @@
 import {
   stringSign,
   midiOf,
-  type Essential,
+  type MarksAt,
   type Note,
   type NotePlan,
   type PlacedMark,
@@ -193,18 +193,18 @@ export const layMarks = (
   options: {
     readonly everyString: boolean;
     /** The marks to show; all of them when missing. */
-    readonly essential?: ReadonlyMap<number, Essential> | undefined;
+    readonly written?: ReadonlyMap<number, MarksAt> | undefined;
   },
 ): SystemMarks => {
   const { heads } = geometry;
   const { start, end } = overlaps(score, geometry);
-  const { essential, everyString } = options;
+  const { written, everyString } = options;
   const isShown =
-    (field: keyof Essential) =>
+    (field: keyof MarksAt) =>
     ({ note }: TextMark): boolean =>
-      !essential || origin(note, field) !== 'planned' || (essential.get(note)?.[field] ?? false);
+      !written || origin(note, field) !== 'planned' || (written.get(note)?.[field] ?? false);
   const fingers = digitMarks(score, heads, notes, origin).filter(isShown('finger'));
-  const strings = stringMarks(score, heads, notes, origin, everyString || essential !== undefined).filter(
+  const strings = stringMarks(score, heads, notes, origin, everyString || written !== undefined).filter(
     isShown('string'),
   );
   const top = Math.min(geometry.inkTop, ...strings.map((mark) => mark.y - 11));

@@ -3,6 +3,7 @@ import type {
   Choice,
   ComparedReturn,
   Comparison,
+  Density,
   Finding,
   FindingKey,
   Fix,
@@ -10,6 +11,7 @@ import type {
   Mark,
   MarkDecision,
   MarkId,
+  MarksAt,
   NoteId,
   NoteIndex,
   NotePlan,
@@ -50,6 +52,14 @@ export interface PlanView {
   readonly leftCost: number;
   readonly rightCost: number;
   readonly ms: number;
+}
+
+/** What stands on the page at a density. */
+export interface PageView {
+  readonly density: Density;
+  readonly notes: readonly (readonly [NoteIndex, MarksAt])[];
+  /** Where a numeral tells the position. */
+  readonly positions: readonly Mark[];
 }
 
 /** What the hands do, beyond where they lie: told once the plan stands. */

@@ -1,6 +1,6 @@
-import type { Essential, Fingering, NoteIndex } from '@oculon/core';
+import type { Density, Fingering, NoteIndex } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { MovementsView, PlanView } from './api.ts';
+import type { MovementsView, PageView, PlanView } from './api.ts';
 import { Outdated, questionsTo, type PlannerQuestions } from './asking.ts';
 import type { Planner } from './client.ts';
 import { changesBetween, planKey, sharing, type Change } from './plan-changes.ts';
@@ -20,8 +20,8 @@ export class CurrentPlan {
   changes = $state.raw<readonly Change[]>([]);
   /** Notes that could as well be taken otherwise. */
   nearTies = $state.raw<ReadonlySet<NoteIndex>>(new Set());
-  /** The marks from which all others follow; undefined until somebody asks for them. */
-  essential = $state.raw<ReadonlyMap<NoteIndex, Essential>>();
+  /** What stands on the page at the density asked for last; undefined until it is known. */
+  page = $state.raw<PageView>();
   /** What the hands do; those of the plan before until those of this one are known, so that nothing closes meanwhile. */
   movements = $state.raw<MovementsView>();
   /** The plan that the movements belong to. */
@@ -102,19 +102,19 @@ export class CurrentPlan {
     this.plan = plan;
     this.#plannedFor = planKey(fingering);
     this.nearTies = new Set();
-    this.essential = undefined;
+    this.page = undefined;
   }
 
-  /** Works out which marks of the plan are essential. */
-  async findEssential(): Promise<void> {
+  /** Works out what stands on the page at a density. */
+  async findPage(density: Density): Promise<void> {
     const { plan } = this;
-    if (!plan || this.planning || this.essential) return;
+    if (!plan || this.planning || this.page?.density === density) return;
     try {
-      const essential = new Map(await this.questions.essential());
-      if (this.plan === plan) this.essential = essential;
+      const page = await this.questions.page(density);
+      if (this.plan === plan) this.page = page;
     } catch (error) {
       if (error instanceof Outdated) return;
-      this.#say('The essential marks could not be worked out. Load the page again.');
+      this.#say('The marks of the page could not be worked out. Load the page again.');
     }
   }
 

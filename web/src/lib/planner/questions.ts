@@ -4,8 +4,8 @@ import {
   comparePatternsInSteps,
   compareReturns,
   effectOf,
-  essentialMarksInSteps,
   fixesOf,
+  markedPage,
   nearTies,
   otherRightWaysInSteps,
   otherWaysInSteps,
@@ -13,10 +13,11 @@ import {
   phrasesOf,
   pluckChoices,
   shiftPlacesInSteps,
+  signsOnPage,
   waysOut,
   withoutBarre,
   type Choice,
-  type Essential,
+  type Density,
   type NoteId,
   type NoteIndex,
   type Passage,
@@ -27,7 +28,7 @@ import {
   type StringNumber,
   type WithoutBarre,
 } from '@oculon/core';
-import type { MovementsView, MovementWay, ShiftWay, WayView } from './api.ts';
+import type { MovementsView, MovementWay, PageView, ShiftWay, WayView } from './api.ts';
 
 type Changed = { readonly plan: Plan['left']; readonly changed: readonly number[] };
 
@@ -52,9 +53,14 @@ export const QUESTIONS = {
   /** What taking a note in some way would bring about. */
   effect: (plan: Plan, note: NoteIndex, way: Pick<PricedPlacement, 'string' | 'finger'>) =>
     effectOf(plan, note, way),
-  /** The marks from which a player can tell all others. */
-  *essential(plan: Plan): Steps<readonly (readonly [NoteIndex, Essential])[]> {
-    return [...(yield* essentialMarksInSteps(plan))];
+  /** What stands on the page at a density: the marks at notes, and where a numeral tells the position. */
+  page: (plan: Plan, density: Density): PageView => {
+    const marked = markedPage(plan, density);
+    return {
+      density,
+      notes: [...marked.page.at].map(([sound, marks]) => [plan.left.sounds[sound]!.head, marks]),
+      positions: signsOnPage(plan, marked).filter(({ kind }) => kind === 'position'),
+    };
   },
   /** What can be done about a note that cannot be played or held. */
   waysOut: (plan: Plan, note: NoteIndex) => waysOut(plan, note),

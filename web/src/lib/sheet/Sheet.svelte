@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { SheetSign } from '../engraving/sign-rows.ts';
+  import { markId } from '@oculon/core';
   import { tick, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { breakSystems, type SystemPlan } from '../engraving/breaks.ts';
@@ -33,13 +34,25 @@
     ),
   );
 
+  /** What stands on the page when not everything does; what was known of the plan before stays until this one's is. */
+  const page = $derived(display.density === 'everything' ? undefined : workbench.planned.page);
+  const positions = $derived(
+    page?.positions.filter(
+      (mark) => workbench.decisions.fingering.marks.get(markId(mark))?.kind !== 'removed',
+    ),
+  );
+  const written = $derived(page && new Map(page.notes));
+
   const NO_SIGNS: readonly SheetSign[] = [];
   const chords = $derived(
     score && display.harmony && workbench.planned.movements
       ? chordWords(score, workbench.planned.movements.blocks, workbench.planned.plan?.positions ?? [])
       : [],
   );
-  const spans = $derived([...shownSpans(workbench.marks.placed, display.movements), ...chords]);
+  const spans = $derived([
+    ...shownSpans(workbench.marks.placed, display.movements, positions),
+    ...chords,
+  ]);
   const signs = $derived(
     score
       ? shownSigns(
@@ -66,10 +79,10 @@
     return choice === undefined && source.fingering[field] !== undefined ? 'source' : 'planned';
   });
 
-  // The essential marks are worked out for each plan as long as they are shown.
+  // The marks of the page are worked out for each plan as long as they are shown.
   $effect(() => {
-    if (display.essential && !workbench.planned.planning && workbench.planned.plan)
-      void workbench.planned.findEssential();
+    if (display.density !== 'everything' && !workbench.planned.planning && workbench.planned.plan)
+      void workbench.planned.findPage(display.density);
   });
 
   const keyOf = ({ first, widths }: SystemPlan): string => `${first}:${widths.join()}`;
@@ -157,7 +170,7 @@
         {changed}
         nearTies={workbench.planned.nearTies}
         everyString={display.everyString}
-        essential={display.essential ? workbench.planned.essential : undefined}
+        {written}
         rightSigns={signs}
         marks={spans}
         {hiddenWords}

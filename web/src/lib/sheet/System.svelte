@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { barLabel, type Essential, type PlacedMark, type Score } from '@oculon/core';
+  import { barLabel, type MarksAt, type PlacedMark, type Score } from '@oculon/core';
   import Part from '../Part.svelte';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import { marksKeeper } from '../engraving/laid-marks.ts';
@@ -23,7 +23,7 @@
     nearTies: ReadonlySet<number>;
     everyString: boolean;
     /** The marks to show; all of them when missing. */
-    essential: ReadonlyMap<number, Essential> | undefined;
+    written: ReadonlyMap<number, MarksAt> | undefined;
     ringing: ReadonlyMap<number, number>;
     rightSigns: readonly SheetSign[];
     queue: DrawingQueue;
@@ -42,7 +42,7 @@
     changed,
     nearTies,
     everyString,
-    essential,
+    written,
     ringing,
     rightSigns,
     queue,
@@ -103,7 +103,7 @@
         marks: placed,
         origin,
         everyString,
-        essential,
+        written,
       }),
   );
   const laid = $derived(geometry && marks ? laySigns(geometry, marks, rightSigns) : NO_ROWS);

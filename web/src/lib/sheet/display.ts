@@ -1,7 +1,8 @@
+import type { Density } from '@oculon/core';
+
 /** What the sheet shows beside the plain fingering. */
 export interface Display {
-  /** Only the marks from which all others follow. */
-  essential: boolean;
+  density: Density;
   everyString: boolean;
   ringing: boolean;
   /** Planting, strokes, strums and damping. */
@@ -13,7 +14,7 @@ export interface Display {
 }
 
 export const PLAIN_DISPLAY: Display = {
-  essential: false,
+  density: 'everything',
   everyString: false,
   ringing: false,
   rightSigns: false,

@@ -1,4 +1,5 @@
 import {
+  markId,
   stringSign,
   sameValue,
   type Block,
@@ -20,15 +21,29 @@ const ALWAYS = new Set<Mark['kind']>(['barre', 'position']);
 /** Marks that stand in the rows of the right hand below the staff. */
 const BELOW = new Set<Mark['kind']>(['damp', 'plant', 'stroke']);
 
-/** The marks that are drawn over a system: what somebody decided, and of the proposals what is asked for. */
-export const shownSpans = (marks: readonly PlacedMark[], withMovements: boolean): readonly PlacedMark[] =>
-  marks.filter(
+/**
+ * The marks that are drawn over a system: what somebody decided, and of the proposals what is asked for. `positions`, when
+ * given, are the only ones of the plan that stand on the page.
+ */
+export const shownSpans = (
+  marks: readonly PlacedMark[],
+  withMovements: boolean,
+  positions?: readonly Mark[],
+): readonly PlacedMark[] => {
+  const shown = marks.filter(
     ({ mark, by }) =>
       !BELOW.has(mark.kind) &&
       // Words of the source are drawn with the source.
       !(by === 'source' && mark.kind === 'text') &&
-      (by !== 'planned' || ALWAYS.has(mark.kind) || withMovements),
+      (by !== 'planned' || ALWAYS.has(mark.kind) || withMovements) &&
+      !(by === 'planned' && mark.kind === 'position' && positions),
   );
+  const taken = new Set(shown.map(({ id }) => id));
+  const own = (positions ?? [])
+    .map((mark): PlacedMark => ({ id: markId(mark), mark, by: 'planned' }))
+    .filter(({ id }) => !taken.has(id));
+  return [...shown, ...own];
+};
 
 const WORDS = {
   damp: (mark: Mark) => (mark.kind === 'damp' ? `damp ${stringSign(mark.string)}` : ''),

@@ -1,0 +1,73 @@
+import type { Plan } from '../plan/plan.ts';
+import type { Score } from '../score/score.ts';
+import { phrasesOf } from '../score/phrases.ts';
+import { COMFORTABLE_LEVEL, difficultyOf } from '../review/difficulty.ts';
+import { positionsToldAt } from '../plan/proposed-marks.ts';
+import { fewestLeftMarks } from './fewest-marks.ts';
+import { readLeft } from './left-reader.ts';
+import { MARK_FIELDS, Page, type MarkField } from './page-marks.ts';
+import { readerView, type ReaderView } from './reader-view.ts';
+import { fewestRightMarks, readRight } from './right-reader.ts';
+
+export const DENSITIES = ['essential', 'working', 'everything'] as const;
+/**
+ * How much stands on the page: what a trained player needs; besides, the first bar of each phrase and the hard bars in
+ * full; or every mark there is. Handbook §9.
+ */
+export type Density = (typeof DENSITIES)[number];
+
+/** The marks of a page, and whether a reader gets the whole plan from them without stopping to think. */
+export interface MarkedPage {
+  readonly density: Density;
+  readonly page: Page;
+  readonly reads: boolean;
+}
+
+/** What stands on the page of a plan at a density. */
+export const markedPage = (plan: Plan, density: Density): MarkedPage => {
+  const { performance, barres } = plan;
+  const view = readerView(performance, barres);
+  const page = density === 'everything' ? fullPage(plan, view) : fewestLeftMarks(view, barres);
+  if (density !== 'everything') fewestRightMarks(performance, page);
+  if (density === 'working') fillBars(plan, view, page, barsToFill(plan));
+  return { density, page, reads: isReadRight(plan, view, page) };
+};
+
+const isReadRight = ({ performance }: Plan, view: ReaderView, page: Page): boolean => {
+  const { reading, thinks } = readLeft(view, page);
+  let isRight = thinks.size === 0;
+  for (const note of view.notes)
+    if (note && (reading.strings[note.sound] !== note.string || reading.fingers[note.sound] !== note.finger))
+      isRight = false;
+  readRight(performance, page, () => (isRight = false));
+  return isRight;
+};
+
+/** Everything: each finger, string and letter, and a numeral for each position that no barre tells. */
+const fullPage = (plan: Plan, view: ReaderView): Page => {
+  const page = new Page(plan.barres);
+  fillBars(plan, view, page, new Set(plan.score.bars.map(({ index }) => index)));
+  for (const slice of positionsToldAt(plan)) page.positions.add(slice);
+  return page;
+};
+
+const fillBars = ({ left, right }: Plan, view: ReaderView, page: Page, bars: ReadonlySet<number>): void => {
+  for (const { index, bar } of left.sounds) {
+    if (!bars.has(bar) || !view.notes[index]) continue;
+    const fields: readonly MarkField[] = right.choices[index] ? MARK_FIELDS : ['finger', 'string'];
+    for (const field of fields) page.write(index, field);
+  }
+};
+
+/** Bars in which a student wants to see everything while learning. */
+const barsToFill = ({ performance, score, left }: Plan): ReadonlySet<number> => {
+  const firsts = phrasesOf(score, left.sounds).map(({ from }) => from);
+  const hard = difficultyOf(performance, tempoOf(performance.clock, score))
+    .filter(({ level }) => level > COMFORTABLE_LEVEL)
+    .map(({ bar }) => bar);
+  return new Set([...firsts, ...hard]);
+};
+
+/** Quarters a minute at which a clock runs at the beginning of a piece. */
+const tempoOf = (clock: Plan['performance']['clock'], { ticksPerQuarter }: Score): number =>
+  60 / (clock.seconds(ticksPerQuarter) - clock.seconds(0));
