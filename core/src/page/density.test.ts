@@ -45,20 +45,40 @@ describe('essential marks', () => {
     expect(essentialText(planAs(voices, bare))).toBe(marked);
   });
 
-  it.each(readdirSync(STUDIES))('give all of %s back, with a digit on a third of the stopped notes at most', (file) => {
-    const plan = study(file);
-    const { page, reads } = markedPage(plan, 'essential');
-    expect(reads).toBe(true);
-    const isStopped = (sound: number) => plan.left.choices[sound]!.finger > 0;
-    const digits = [...page.at].filter(([, { finger }]) => finger).map(([sound]) => sound);
-    const stopped = plan.left.sounds.filter(({ index }) => plan.left.choices[index] && isStopped(index)).length;
-    expect(digits.filter(isStopped).length).toBeLessThanOrEqual(stopped / 3);
-    // Hardly any zero.
-    expect(digits.filter((sound) => !isStopped(sound)).length).toBeLessThanOrEqual(4);
-  });
+  it.each(readdirSync(STUDIES))(
+    'give all of %s back, with a digit on a third of the stopped notes at most',
+    (file) => {
+      const plan = study(file);
+      const { page, reads } = markedPage(plan, 'essential');
+      expect(reads).toBe(true);
+      const isStopped = (sound: number) => plan.left.choices[sound]!.finger > 0;
+      const digits = [...page.at].filter(([, { finger }]) => finger).map(([sound]) => sound);
+      const stopped = plan.left.sounds.filter(
+        ({ index }) => plan.left.choices[index] && isStopped(index),
+      ).length;
+      expect(digits.filter(isStopped).length).toBeLessThanOrEqual(stopped / 3);
+      // Hardly any zero.
+      expect(digits.filter((sound) => !isStopped(sound)).length).toBeLessThanOrEqual(4);
+    },
+  );
 
   it('give generated pieces back, and none could be left out', () => {
-    const pitch = fc.constantFrom('E2', 'A2', 'C3', 'E3', 'G3', 'A3', 'C4', 'D4', 'E4', 'F4', 'G4', 'A4', 'C5', 'E5');
+    const pitch = fc.constantFrom(
+      'E2',
+      'A2',
+      'C3',
+      'E3',
+      'G3',
+      'A3',
+      'C4',
+      'D4',
+      'E4',
+      'F4',
+      'G4',
+      'A4',
+      'C5',
+      'E5',
+    );
     const note = fc.tuple(fc.uniqueArray(pitch, { minLength: 1, maxLength: 3 }), fc.constantFrom('4', '8'));
     fc.assert(
       fc.property(fc.array(note, { minLength: 4, maxLength: 16 }), (notes) => {
@@ -74,7 +94,8 @@ describe('essential marks', () => {
             const { reading, thinks } = readLeft(view, page);
             const isWrong = view.notes.some(
               (each) =>
-                each && (reading.strings[each.sound] !== each.string || reading.fingers[each.sound] !== each.finger),
+                each &&
+                (reading.strings[each.sound] !== each.string || reading.fingers[each.sound] !== each.finger),
             );
             expect(isWrong || thinks.size > 0).toBe(true);
             page.write(sound, field);
@@ -86,10 +107,13 @@ describe('essential marks', () => {
 
   it('need no letter for a pattern that goes on, nor for a tremolo', () => {
     const broken = 'E2/8 G3/8 B3/8 E4/8 B3/8 G3/8 B3/8 E4/8';
-    const letters = (plan: Plan) => [...markedPage(plan, 'essential').page.at.values()].filter((each) => each.pluck).length;
+    const letters = (plan: Plan) =>
+      [...markedPage(plan, 'essential').page.at.values()].filter((each) => each.pluck).length;
     expect(letters(planVoices([`${broken} | ${broken} | ${broken}`]))).toBeLessThanOrEqual(2);
     const tremolo = 'E4/16 E4/16 E4/16';
-    expect(letters(planVoices([`A2/16 ${tremolo} E2/16 ${tremolo} A2/16 ${tremolo} E2/16 ${tremolo}`]))).toBe(0);
+    expect(letters(planVoices([`A2/16 ${tremolo} E2/16 ${tremolo} A2/16 ${tremolo} E2/16 ${tremolo}`]))).toBe(
+      0,
+    );
   });
 });
 

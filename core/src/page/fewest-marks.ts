@@ -111,11 +111,13 @@ const remedies = function* (
   for (const [index, one] of digits.entries())
     for (const other of digits.slice(index + 1)) yield [one, other];
   yield* strings.map((each) => [each]);
-  for (const digit of digits)
-    for (const string of strings) yield [digit, string];
+  for (const digit of digits) for (const string of strings) yield [digit, string];
   for (const [index, one] of digits.entries())
     for (const other of digits.slice(index + 1)) yield [one, other, ...numeral];
-  const stopped = missing('finger', notes.filter(({ finger }) => finger > 0));
+  const stopped = missing(
+    'finger',
+    notes.filter(({ finger }) => finger > 0),
+  );
   yield stopped;
   yield digits;
   for (const string of strings) yield [...digits, string];

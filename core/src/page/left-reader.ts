@@ -123,7 +123,8 @@ export class LeftReader {
     let where = position;
     own.forEach((note, index) => {
       const { fret, finger } = guesses[index]!;
-      if (this.#isWritten(note, 'finger') || finger === undefined || finger === 0 || finger >= (lowest ?? 5)) return;
+      if (this.#isWritten(note, 'finger') || finger === undefined || finger === 0 || finger >= (lowest ?? 5))
+        return;
       lowest = finger;
       where = fret - finger + 1;
     });
@@ -150,7 +151,8 @@ export class LeftReader {
     const [best, second] = ways;
     if (best) {
       const isClose = second !== undefined && second.assumes - best.assumes < TOO_CLOSE;
-      const differs = isClose && best.guesses.some((guess, index) => guess.string !== second.guesses[index]!.string);
+      const differs =
+        isClose && best.guesses.some((guess, index) => guess.string !== second.guesses[index]!.string);
       const isOpen = best.guesses.some((guess, index) => this.#isUnfounded(guess, own[index]!));
       return { chosen: best, isUnclear: (differs && best.position !== mind.position) || isOpen };
     }
@@ -172,7 +174,10 @@ export class LeftReader {
   /** A guess that no rule stands behind. */
   #isUnfounded(guess: Guess, note: SeenNote): boolean {
     if (note.isHarmonic)
-      return guess.finger === undefined || (guess.assumes > ASSUMPTIONS.asBefore && !this.#isWritten(note, 'string'));
+      return (
+        guess.finger === undefined ||
+        (guess.assumes > ASSUMPTIONS.asBefore && !this.#isWritten(note, 'string'))
+      );
     return guess.assumes >= ASSUMPTIONS.cutsHeld && !this.#isWritten(note, 'string');
   }
 
@@ -238,7 +243,12 @@ export class LeftReader {
       const isModel = model >= 0 && strings[model] === string;
       if (note.isHarmonic) {
         const finger = hasFinger ? note.finger : isModel ? fingers[model]! : undefined;
-        guesses.push({ string, fret, finger, assumes: isModel ? ASSUMPTIONS.asBefore : ASSUMPTIONS.unexpected });
+        guesses.push({
+          string,
+          fret,
+          finger,
+          assumes: isModel ? ASSUMPTIONS.asBefore : ASSUMPTIONS.unexpected,
+        });
       } else if (isModel && (!hasFinger || fingers[model] === note.finger))
         guesses.push({ string, fret, finger: fingers[model], assumes: ASSUMPTIONS.asBefore + cut });
       else if (hasFinger && (note.finger === 0) !== (fret === 0)) continue;
@@ -257,7 +267,8 @@ export class LeftReader {
         const canBeOpen = isLow && note.places.some((place) => place.fret === 0);
         const assumes = canBeOpen ? ASSUMPTIONS.unexpected : ASSUMPTIONS.expected;
         guesses.push({ string, fret, finger: undefined, assumes: assumes + cut });
-      } else if (hasString) guesses.push({ string, fret, finger: undefined, assumes: ASSUMPTIONS.unknownFinger });
+      } else if (hasString)
+        guesses.push({ string, fret, finger: undefined, assumes: ASSUMPTIONS.unknownFinger });
     }
     return guesses;
   }
@@ -268,7 +279,9 @@ export class LeftReader {
     if (note.like >= 0 && this.#isNear(note.like, position)) return note.like;
     const { before } = note;
     if (before < 0 || strings[before]! < 0) return -1;
-    const isFree = held.every((other) => other.midi === note.midi || strings[other.sound] !== strings[before]);
+    const isFree = held.every(
+      (other) => other.midi === note.midi || strings[other.sound] !== strings[before],
+    );
     return isFree && this.#isNear(before, position) ? before : -1;
   }
 
@@ -336,7 +349,8 @@ export class LeftReader {
   }
 }
 
-const indexBarre = ({ barres }: SeenMoment): number | undefined => barres.find(({ finger }) => finger === 1)?.fret;
+const indexBarre = ({ barres }: SeenMoment): number | undefined =>
+  barres.find(({ finger }) => finger === 1)?.fret;
 
 /** Whether a fret lies under a finger of the position, or under a barre. */
 const isAtHand = ({ barres }: SeenMoment, fret: number, position: number): boolean =>

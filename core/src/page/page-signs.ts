@@ -14,7 +14,9 @@ const SIGNS: Readonly<Record<Density, ReadonlySet<MarkKind>>> = {
 /** The signs that stand on a page beside what stands at its notes, in playing order. */
 export const signsOnPage = (plan: Plan, { density, page }: MarkedPage): readonly Mark[] => {
   const { score, left } = plan;
-  const must = new Set(plan.damping.filter(({ grade }) => grade === 'must').map(({ string, slice }) => `${slice} ${string}`));
+  const must = new Set(
+    plan.damping.filter(({ grade }) => grade === 'must').map(({ string, slice }) => `${slice} ${string}`),
+  );
   const onsetOf = (mark: Mark): number => noteById(score, mark.from)!.onset;
   const isWanted = (mark: Mark): boolean => {
     if (!SIGNS[density].has(mark.kind)) return false;

@@ -47,13 +47,16 @@ class RightReader {
     const { events } = this.#performance.right;
     const event = events[at]!;
     const first = event.notes.map(({ sound }) => this.#like.get(sound) ?? -1);
-    if (first.every((sound) => sound >= 0 && this.plucks[sound]! >= 0)) return first.map((sound) => this.plucks[sound]!);
+    if (first.every((sound) => sound >= 0 && this.plucks[sound]! >= 0))
+      return first.map((sound) => this.plucks[sound]!);
     const cell = this.#cellOf[at];
     if (cell) {
       const before = this.#lastOf.get(cell.key);
       const model = before === undefined ? undefined : events[before + at - cell.first];
-      if (model?.notes.length === event.notes.length) return model.notes.map(({ sound }) => this.plucks[sound]!);
-      if (cell.kind === 'tremolo' && at > cell.first) return [TREMOLO[(at - cell.first - 1) % TREMOLO.length]!];
+      if (model?.notes.length === event.notes.length)
+        return model.notes.map(({ sound }) => this.plucks[sound]!);
+      if (cell.kind === 'tremolo' && at > cell.first)
+        return [TREMOLO[(at - cell.first - 1) % TREMOLO.length]!];
       return byString(event, events.slice(cell.first, cell.end));
     }
     return event.notes.length === 1 ? [this.#single(event, at)] : this.#chord(event);
@@ -99,23 +102,32 @@ const ruled = (
   fingersFor: (above: readonly PluckedNote[]) => readonly number[],
 ): readonly number[] => {
   const lowest = notes[0]!;
-  const hasThumb = lowest.voice === 'bass' || lowest.string >= FIRST_BASS_STRING || notes.length > TREMOLO.length;
+  const hasThumb =
+    lowest.voice === 'bass' || lowest.string >= FIRST_BASS_STRING || notes.length > TREMOLO.length;
   return hasThumb ? [THUMB, ...fingersFor(notes.slice(1))] : fingersFor(notes);
 };
 
 /** A finger for each string of a broken chord: the thumb on the basses, then index, middle, ring. */
 const byString = ({ notes }: PluckEvent, cell: readonly PluckEvent[]): readonly number[] => {
-  const isThumb = ({ string, voice }: PluckedNote): boolean => voice === 'bass' || string >= FIRST_BASS_STRING;
-  const strings = [...new Set(cell.flatMap((each) => each.notes.filter((note) => !isThumb(note)).map((note) => note.string)))];
+  const isThumb = ({ string, voice }: PluckedNote): boolean =>
+    voice === 'bass' || string >= FIRST_BASS_STRING;
+  const strings = [
+    ...new Set(
+      cell.flatMap((each) => each.notes.filter((note) => !isThumb(note)).map((note) => note.string)),
+    ),
+  ];
   strings.sort((a, b) => b - a);
   return notes.map((note) => (isThumb(note) ? THUMB : Math.min(RING, INDEX + strings.indexOf(note.string))));
 };
 
-const chordKey = ({ notes }: PluckEvent): string => notes.map(({ voice, isOverInner }) => `${voice}${isOverInner}`).join(' ');
+const chordKey = ({ notes }: PluckEvent): string =>
+  notes.map(({ voice, isOverInner }) => `${voice}${isOverInner}`).join(' ');
 
 /** The order of a movement's strings, whatever strings they are. */
 const contourOf = (events: readonly PluckEvent[]): string => {
-  const strings = [...new Set(events.flatMap(({ notes }) => notes.map(({ string }) => string)))].sort((a, b) => b - a);
+  const strings = [...new Set(events.flatMap(({ notes }) => notes.map(({ string }) => string)))].sort(
+    (a, b) => b - a,
+  );
   return events.map(({ notes }) => notes.map(({ string }) => strings.indexOf(string)).join('+')).join(' ');
 };
 
@@ -138,7 +150,9 @@ export const readRight = (
     });
     reader.played(
       at,
-      event.notes.map(({ sound }, place) => (page.has(sound, 'pluck') ? planned[place]! : (read[place] ?? INDEX))),
+      event.notes.map(({ sound }, place) =>
+        page.has(sound, 'pluck') ? planned[place]! : (read[place] ?? INDEX),
+      ),
     );
   });
   return reader.plucks;

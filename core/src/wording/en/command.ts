@@ -37,8 +37,10 @@ export const COMMAND_EN = {
   'command.bars-head.crossings': 'crossings',
   'command.bars-head.repeats': 'repeats',
   'command.bars-head.quickest': 'quickest ms',
-  'command.on-page': '{title}: {digits, plural, one {# digit} other {# digits}}, {strings, plural, one {# string} other {# strings}}, {letters, plural, one {# letter} other {# letters}} on {notes, plural, one {# note} other {# notes}}',
-  'command.page-reads': '{reads, select, yes {A reader gets the whole fingering from these marks.} other {These marks leave a reader in doubt.}}',
+  'command.on-page':
+    '{title}: {digits, plural, one {# digit} other {# digits}}, {strings, plural, one {# string} other {# strings}}, {letters, plural, one {# letter} other {# letters}} on {notes, plural, one {# note} other {# notes}}',
+  'command.page-reads':
+    '{reads, select, yes {A reader gets the whole fingering from these marks.} other {These marks leave a reader in doubt.}}',
   'command.signs': 'Signs:',
   'command.sign-span': 'bar {bar}, beat {beat}, to bar {untilBar}, beat {untilBeat}: {sign}',
 } as const;

@@ -38,8 +38,10 @@ export const COMMAND_ES: Readonly<Record<keyof typeof COMMAND_EN, string>> = {
   'command.bars-head.crossings': 'cruces',
   'command.bars-head.repeats': 'repet.',
   'command.bars-head.quickest': 'mín. ms',
-  'command.on-page': '{title}: {digits, plural, one {# dígito} other {# dígitos}}, {strings, plural, one {# cuerda} other {# cuerdas}}, {letters, plural, one {# letra} other {# letras}} en {notes, plural, one {# nota} other {# notas}}',
-  'command.page-reads': '{reads, select, yes {Con estas marcas un lector obtiene toda la digitación.} other {Estas marcas dejan dudas a un lector.}}',
+  'command.on-page':
+    '{title}: {digits, plural, one {# dígito} other {# dígitos}}, {strings, plural, one {# cuerda} other {# cuerdas}}, {letters, plural, one {# letra} other {# letras}} en {notes, plural, one {# nota} other {# notas}}',
+  'command.page-reads':
+    '{reads, select, yes {Con estas marcas un lector obtiene toda la digitación.} other {Estas marcas dejan dudas a un lector.}}',
   'command.signs': 'Signos:',
   'command.sign-span': 'compás {bar}, tiempo {beat}, hasta el compás {untilBar}, tiempo {untilBeat}: {sign}',
 };
