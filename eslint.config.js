@@ -16,13 +16,14 @@ const CORE_LAYERS = [
   'review',
   'plan',
   'page',
+  'walk',
   'formats',
   'wording',
 ];
 
 /** What the planners keep to themselves: nobody who only reads a performance looks into it. */
 const PLANNERS_OWN = '\\.\\./(left/(search|moments|plan-left)|right/(search|plan-right))(?!/costs)[/.]';
-const READERS = ['performance', 'technique', 'review', 'page'];
+const READERS = ['performance', 'technique', 'review', 'page', 'walk'];
 
 const noImport = (patterns) => ({
   'no-restricted-imports': [

@@ -3,6 +3,7 @@ import { marks } from './marks-command.ts';
 import { plan } from './plan-command.ts';
 import { right } from './right-command.ts';
 import { USAGE, UsageError } from './usage.ts';
+import { walk } from './walk-command.ts';
 
 const LONGEST_REASON = 200;
 const oneLine = (error: unknown): string =>
@@ -20,6 +21,7 @@ export const main = async (args: readonly string[]): Promise<0 | 1 | 2> => {
     if (command === 'check') return await check(rest);
     if (command === 'right') return await right(rest);
     if (command === 'marks') return await marks(rest);
+    if (command === 'walk') return await walk(rest);
     throw new UsageError(`there is no command “${command}”`);
   } catch (error) {
     if (error instanceof UsageError) {

@@ -1,16 +1,27 @@
-import { HAND_SIZES, LANGUAGES, LEFT_SCHOOLS, RIGHT_SCHOOLS, SCALE_LENGTHS } from '@oculon/core';
+import {
+  DENSITIES,
+  DEPTHS,
+  HAND_SIZES,
+  LANGUAGES,
+  LEFT_SCHOOLS,
+  RIGHT_SCHOOLS,
+  SCALE_LENGTHS,
+} from '@oculon/core';
 
 export const USAGE = `Usage: oculon plan FILE [options]     a fingering for both hands
        oculon right FILE [options]    the right hand in figures
        oculon marks FILE [options]    which marks a page needs, from which a reader gets the rest
+       oculon walk FILE [options]     the piece in words, as a teacher walks a student through it
        oculon check FILE [options]    what a player will stumble over in the file's own fingering
 
 FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
 
-  --json              print oculon.plan/1, oculon.right/1, oculon.marks/1 or oculon.check/1
+  --json              print oculon.plan/1, oculon.right/1, oculon.marks/1,
+                      oculon.walk/1 or oculon.check/1
   --out FILE          (plan) write the piece with the fingering as MusicXML
-  --bars A-B          (plan) report only these bars (counted from 1)
-  --density D         (marks) essential, working, everything
+  --depth D           (walk) ${DEPTHS.join(', ')}
+  --bars A-B          (plan, walk) report only these bars (counted from 1)
+  --density D         (marks) ${DENSITIES.join(', ')}
   --tempo N           working tempo in quarters a minute
   --left SCHOOL       ${LEFT_SCHOOLS.join(', ')}
   --right SCHOOL      ${RIGHT_SCHOOLS.join(', ')}

@@ -145,6 +145,52 @@ describe('whatever it is given, the command', () => {
   });
 });
 
+describe('oculon marks', () => {
+  it('prints oculon.marks/1 with fewer marks the plainer the page, each enough for a reader', () => {
+    const counts = ['essential', 'working', 'everything'].map((density) => {
+      const { status, stdout } = oculon('marks', STUDY, '--json', '--density', density);
+      expect(status).toBe(0);
+      const marks = JSON.parse(stdout) as { schema: string; notes: { finger: boolean }[]; reads: boolean };
+      expect(marks.schema).toBe('oculon.marks/1');
+      expect(marks.reads).toBe(true);
+      return marks.notes.filter(({ finger }) => finger).length;
+    });
+    expect(counts[0]).toBeLessThan(counts[1]!);
+    expect(counts[1]).toBeLessThan(counts[2]!);
+  });
+
+  it('prints a table, and knows its densities', () => {
+    expect(oculon('marks', STUDY).stdout).toMatch(/^Low Meadow Dance: \d+ digits, .* on 108 notes$/m);
+    const wrong = oculon('marks', STUDY, '--density', 'dense');
+    expect(wrong.status).toBe(2);
+    expect(wrong.stderr).toMatch(/--density is essential, working, everything, not “dense”/);
+  });
+});
+
+describe('oculon walk', () => {
+  it('walks through some bars in words, in either language', () => {
+    const { status, stdout } = oculon('walk', STUDY, '--bars', '10');
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/^Low Meadow Dance\n\nBar 10\n/);
+    expect(stdout).toMatch(/4 on D, ② fret 3: 3 stays on G\./);
+    expect(oculon('walk', STUDY, '--bars', '10', '--lang', 'es').stdout).toMatch(
+      /4 en Re, ② traste 3: 3 se queda en Sol\./,
+    );
+  });
+
+  it.each(['brief', 'shapes', 'bars', 'slow'])('prints oculon.walk/1: %s', (depth) => {
+    const { status, stdout } = oculon('walk', STUDY, '--json', '--depth', depth);
+    expect(status).toBe(0);
+    const walk = JSON.parse(stdout) as { schema: string; depth: string; lines: { sentences: unknown[] }[] };
+    expect(walk).toMatchObject({ schema: 'oculon.walk/1', depth });
+    expect(walk.lines.every(({ sentences }) => sentences.length > 0)).toBe(true);
+  });
+
+  it('refuses bars that the piece does not have', () => {
+    expect(oculon('walk', STUDY, '--bars', '99').status).toBe(2);
+  });
+});
+
 describe('oculon right', () => {
   const TREMOLO = fileURLToPath(new URL('../../demo/studies/moth-hour.musicxml', import.meta.url));
 

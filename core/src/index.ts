@@ -146,6 +146,11 @@ export { type MarksAt } from './page/page-marks.ts';
 export { DENSITIES, type Density, markedPage, type MarkedPage } from './page/density.ts';
 export { signsOnPage } from './page/page-signs.ts';
 
+// What a student is told
+export { type Moment, type MomentKind } from './walk/moment.ts';
+export { momentsOf } from './walk/moments.ts';
+export { DEPTHS, type Depth } from './walk/telling.ts';
+
 // Files in and out
 export type { ImportProblem, Repair } from './formats/import-problem.ts';
 export {
@@ -160,6 +165,7 @@ export { romanNumeral, barreWords, bracketWords } from './formats/musicxml/marks
 export { marksOf, wantedMarks } from './formats/plan-marks.ts';
 export { type BarRange, planJson, type PlanJson } from './formats/plan-json.ts';
 export { checkJson, type CheckJson } from './formats/check-json.ts';
+export { walkJson, type WalkJson } from './formats/walk-json.ts';
 export { marksJson, type MarksJson } from './formats/marks-json.ts';
 export { rightJson, type RightJson } from './formats/right-json.ts';
 export { JSON_FORMATS } from './formats/json-schemas.ts';
@@ -175,3 +181,4 @@ export { fingersOnStrings, signText } from './wording/sign-words.ts';
 export { preparationText, heldText, guideText, likenessText, markText } from './wording/movement-words.ts';
 export { ruleText } from './wording/rule-words.ts';
 export { leftTermsText, rightTermsText, difficultyText } from './wording/effort-words.ts';
+export { type WalkLine, type WalkSentence, walkThrough, walkHeading } from './wording/walkthrough.ts';

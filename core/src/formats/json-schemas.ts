@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { BARRE_EXTENTS } from '../fingering/marks.ts';
 import { DENSITIES } from '../page/density.ts';
+import { DEPTHS } from '../walk/telling.ts';
 import { DAMPING_GRADES, DAMPING_MEANS } from '../technique/damping.ts';
 
 /** Bars are counted from 1 by their place; `number` is what is printed. */
@@ -229,10 +230,28 @@ export const marksSchema = z.object({
   reads: z.boolean(),
 });
 
+/** `oculon.walk/1`: a piece as a student is walked through it. */
+export const walkSchema = z.object({
+  schema: z.literal('oculon.walk/1'),
+  piece: z.object({ title: z.string(), bars: z.int() }),
+  depth: z.enum(DEPTHS),
+  language: z.string(),
+  lines: z.array(
+    z.object({
+      from: bar,
+      to: bar,
+      numbers: z.tuple([z.string(), z.string()]),
+      depth: z.enum(DEPTHS),
+      sentences: z.array(z.object({ kind: z.string(), bar, beat, text: z.string() })),
+    }),
+  ),
+});
+
 /** The formats that other programs read, as JSON Schemas (draft 2020-12); fields are only ever added to them. */
 export const JSON_FORMATS = {
   plan: planSchema,
   check: checkSchema,
   right: rightSchema,
   marks: marksSchema,
+  walk: walkSchema,
 } as const;

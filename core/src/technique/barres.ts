@@ -10,7 +10,7 @@ import type { Preparation } from './preparation.ts';
 export type BarreKind = (typeof BARRE_EXTENTS)[number];
 
 /** A full barre covers at least this many strings; a smaller one is partial. */
-const FULL_BARRE_STRINGS = 5;
+export const FULL_BARRE_STRINGS = 5;
 
 /** One finger flat over several strings, from when it is set until it can be released. Times in ticks. */
 export interface Barre {

@@ -177,7 +177,7 @@ const frameSigns = (performance: Performance): readonly RightSign[] => {
 const SHORTEST_RUN = 3;
 
 /** Dampings in a row that are done by the same means: one after another, none between. */
-const runsOf = (damping: readonly Damping[]): readonly (readonly Damping[])[] => {
+export const dampingRuns = (damping: readonly Damping[]): readonly (readonly Damping[])[] => {
   const runs: Damping[][] = [];
   for (const each of damping.toSorted((a, b) => a.onset - b.onset)) {
     const run = runs.at(-1);
@@ -188,7 +188,7 @@ const runsOf = (damping: readonly Damping[]): readonly (readonly Damping[])[] =>
 };
 
 const dampingSigns = (performance: Performance, damping: readonly Damping[]): readonly RightSign[] =>
-  runsOf(damping).map((run): RightSign => {
+  dampingRuns(damping).map((run): RightSign => {
     const { sound, slice, string, grade, why, means } = run[0]!;
     const struck = why === 'rest' ? sound : performance.left.hands[slice]!.slice.struck[0]!;
     const note = headOf(performance, struck);

@@ -12,6 +12,8 @@ export interface Wording {
   readonly say: (key: MessageKey, values?: MessageValues) => string;
   /** A pitch with its octave: `F♯3`, `Fa♯3`. */
   readonly pitch: (pitch: PitchSpelling) => string;
+  /** The name of a pitch alone: `F♯`, `Fa♯`. */
+  readonly note: (pitch: PitchSpelling) => string;
   /** Things in a row: `C4, E4 and G4`. */
   readonly all: (things: readonly string[]) => string;
 }
@@ -50,6 +52,7 @@ export const wordingIn = (
       return String(message.format(values));
     },
     pitch: (pitch) => pitchText(pitch, noteNames),
+    note: (pitch) => pitchText(pitch, noteNames).replace(/-?\d+$/, ''),
     all: (things) => list.format(things),
   };
 };
