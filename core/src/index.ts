@@ -138,7 +138,7 @@ export {
   type Finding,
   findingKey,
 } from './review/finding.ts';
-export { type BarDifficulty, difficultyOf } from './review/difficulty.ts';
+export { type BarDifficulty, COMFORTABLE_LEVEL, difficultyOf } from './review/difficulty.ts';
 export { type Comparison, compareFingerings, isSameFingering } from './review/compare.ts';
 
 // What stands on the page, and how it is read
@@ -149,6 +149,7 @@ export { signsOnPage } from './page/page-signs.ts';
 // What a student is told
 export { type Moment, type MomentKind } from './walk/moment.ts';
 export { momentsOf } from './walk/moments.ts';
+export { type ShapeCard, shapeCards } from './walk/shapes.ts';
 export { DEPTHS, type Depth } from './walk/telling.ts';
 
 // Files in and out

@@ -1,4 +1,5 @@
 import {
+  noteById,
   placedMarks,
   planPiece,
   proposedMarks,
@@ -86,12 +87,34 @@ describe('marks on a system', () => {
     }
   });
 
-  it('name a new position where the hand arrives', () => {
-    const shifts = plan.shifts.length;
-    const named = score.bars.flatMap((bar) =>
+  it('name a new position where the hand arrives, unless a barre tells it', () => {
+    const named = proposed.flatMap(({ mark }) =>
+      mark.kind === 'position' ? [noteById(score, mark.from)!.onset] : [],
+    );
+    const untold = plan.shifts.filter(({ onset }) => !named.includes(onset));
+    expect(untold.length).toBeGreaterThan(0);
+    for (const { onset, to } of untold) {
+      const { bar } = score.notes.find((note) => note.onset === onset)!;
+      const isTold = plan.barres.some(
+        (barre) =>
+          barre.finger === 1 &&
+          barre.fret === to &&
+          barre.until > onset &&
+          barre.onset < score.bars[bar]!.start + score.bars[bar]!.length,
+      );
+      expect(isTold).toBe(true);
+    }
+    const drawn = score.bars.flatMap((bar) =>
       lay(geometryOf(bar.index, bar.index)).spans.filter(({ id }) => id.startsWith('position@')),
     );
-    // One more than the shifts: the first position of the piece.
-    expect(named).toHaveLength(shifts + 1);
+    expect(drawn).toHaveLength(named.length);
+  });
+
+  it('say a string once for a run along it', () => {
+    const geometry = geometryOf(8, 8);
+    const { strings } = lay(geometry);
+    expect(strings.length).toBeLessThan(
+      geometry.heads.filter(({ note }) => (plan.notes[note]!.fret ?? 0) > 4).length / 2,
+    );
   });
 });

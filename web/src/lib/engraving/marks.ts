@@ -1,6 +1,5 @@
 import {
   stringSign,
-  midiOf,
   type MarksAt,
   type Note,
   type NotePlan,
@@ -52,7 +51,10 @@ export const bareNote = ({ id }: Note): NotePlan => ({
 });
 
 /** Room each mark takes, px. */
-const DIGIT_GAP = 4;
+const STAFF_SPACE = 10;
+const DIGIT_GAP = 6;
+/** A ledger line reaches so far to the left of its head, px. */
+const LEDGER_REACH = 4;
 const DIGIT_HEIGHT = 10;
 const DIGIT_WIDTH = 8;
 /** How far above or below its head an accidental reaches, px. */
@@ -64,11 +66,13 @@ const ROW = 16;
 /** Digits left of their heads; where two would touch, the lower one moves aside. */
 const digitMarks = (
   score: Score,
-  heads: readonly HeadBox[],
+  { heads, staffTop, staffBottom }: SystemGeometry,
   notes: readonly NotePlan[],
   origin: Origins,
 ): TextMark[] => {
   const marks: TextMark[] = [];
+  const isOnLedger = (y: number): boolean =>
+    y < staffTop - STAFF_SPACE / 2 || y > staffBottom + STAFF_SPACE / 2;
   // Heads of one moment are one column, even where two voices push each other aside.
   const columns = new Map<string, HeadBox[]>();
   for (const head of heads) {
@@ -80,7 +84,9 @@ const digitMarks = (
     // Only what stands beside a head pushes its digit away: the accidentals of the chord around it.
     const leftOf = ({ y }: HeadBox): number =>
       Math.min(
-        ...column.filter((other) => Math.abs(other.y - y) <= ACCIDENTAL_REACH).map(({ left }) => left),
+        ...column
+          .filter((other) => Math.abs(other.y - y) <= ACCIDENTAL_REACH)
+          .map((other) => Math.min(other.left, other.x - (isOnLedger(other.y) ? LEDGER_REACH : 0))),
       );
     let lastY = -Infinity;
     let aside = 0;
@@ -105,24 +111,20 @@ const digitMarks = (
 const showsString = (note: NotePlan, origin: Origin): boolean => origin !== 'planned' || (note.fret ?? 0) > 4;
 
 /**
- * Noteheads that only strike again what their voice played just before, on the same string: tremolo and repeated
- * notes, whose string need not be said twice.
+ * Noteheads whose string need not be said again: their voice goes on along it without a gap, in a tremolo or a run.
  */
-const struckAgain = (score: Score, heads: readonly HeadBox[], notes: readonly NotePlan[]): Set<number> => {
-  const again = new Set<number>();
+const goesOnAlong = (score: Score, heads: readonly HeadBox[], notes: readonly NotePlan[]): Set<number> => {
+  const goesOn = new Set<number>();
   const lastOf = new Map<string, number>();
   for (const { note } of heads.toSorted((a, b) => score.notes[a.note]!.onset - score.notes[b.note]!.onset)) {
-    const { voice, sounding } = score.notes[note]!;
+    const { voice, onset } = score.notes[note]!;
     const before = lastOf.get(voice);
-    if (
-      before !== undefined &&
-      midiOf(score.notes[before]!.sounding) === midiOf(sounding) &&
-      notes[before]!.string === notes[note]!.string
-    )
-      again.add(note);
+    const last = before === undefined ? undefined : score.notes[before]!;
+    if (last && notes[before!]!.string === notes[note]!.string && onset <= last.onset + last.duration)
+      goesOn.add(note);
     lastOf.set(voice, note);
   }
-  return again;
+  return goesOn;
 };
 
 const stringMarks = (
@@ -133,14 +135,14 @@ const stringMarks = (
   everyString: boolean,
 ): TextMark[] => {
   const stacked = new Map<string, number>();
-  const again = struckAgain(score, heads, notes);
+  const goesOn = goesOnAlong(score, heads, notes);
   return heads
     .toSorted((a, b) => b.y - a.y)
     .flatMap((head): TextMark[] => {
       const note = notes[head.note]!;
       if (note.string === undefined || note.tied) return [];
       const by = origin(head.note, 'string');
-      if (!everyString && (!showsString(note, by) || (by === 'planned' && again.has(head.note)))) return [];
+      if (!everyString && (!showsString(note, by) || (by === 'planned' && goesOn.has(head.note)))) return [];
       const below = head.stem === 'down';
       const key = `${Math.round(head.x / 12)}${below ? 'b' : 'a'}`;
       const rank = stacked.get(key) ?? 0;
@@ -156,10 +158,11 @@ const pluckMarks = (
   notes: readonly NotePlan[],
   origin: Origins,
   below: number,
+  isShown: (head: HeadBox) => boolean,
 ): { marks: TextMark[]; height: number } => {
   const columns = new Map<number, HeadBox[]>();
   for (const head of heads)
-    if (notes[head.note]!.pluck !== undefined) {
+    if (notes[head.note]!.pluck !== undefined && isShown(head)) {
       const key = Math.round(head.x / 14);
       columns.set(key, [...(columns.get(key) ?? []), head]);
     }
@@ -201,9 +204,9 @@ export const layMarks = (
   const { written, everyString } = options;
   const isShown =
     (field: keyof MarksAt) =>
-    ({ note }: TextMark): boolean =>
+    ({ note }: Pick<TextMark, 'note'>): boolean =>
       !written || origin(note, field) !== 'planned' || (written.get(note)?.[field] ?? false);
-  const fingers = digitMarks(score, heads, notes, origin).filter(isShown('finger'));
+  const fingers = digitMarks(score, geometry, notes, origin).filter(isShown('finger'));
   const strings = stringMarks(score, heads, notes, origin, everyString || written !== undefined).filter(
     isShown('string'),
   );
@@ -220,11 +223,11 @@ export const layMarks = (
     (each) => each.kind === 'dynamics' && each.onset >= start && each.onset < end,
   );
   const dynamicsY = bottom + 15;
-  const plucks = pluckMarks(heads, notes, origin, hasDynamics ? dynamicsY + 4 : bottom + 4);
+  const plucks = pluckMarks(heads, notes, origin, hasDynamics ? dynamicsY + 4 : bottom + 4, isShown('pluck'));
   return {
     fingers,
     strings,
-    plucks: plucks.marks.filter(isShown('pluck')),
+    plucks: plucks.marks,
     spans,
     guides: layGuides(score, geometry, placed, new Map(fingers.map((mark) => [mark.note, mark]))),
     slurs: laySlurs(score, geometry, placed),

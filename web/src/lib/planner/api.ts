@@ -27,6 +27,7 @@ import type {
   Shift,
   ShiftRide,
   Technique,
+  WalkLine,
 } from '@oculon/core';
 import type { Answer, PlanId } from './desk.ts';
 import type { QuestionAnswer, QuestionArguments, QuestionName } from './questions.ts';
@@ -60,6 +61,11 @@ export interface PageView {
   readonly notes: readonly (readonly [NoteIndex, MarksAt])[];
   /** Where a numeral tells the position. */
   readonly positions: readonly Mark[];
+}
+
+/** Some bars of a walk-through under their heading. */
+export interface WalkView extends WalkLine {
+  readonly heading: string;
 }
 
 /** What the hands do, beyond where they lie: told once the plan stands. */

@@ -12,23 +12,31 @@ import {
   passageReturns,
   phrasesOf,
   pluckChoices,
+  shapeCards,
   shiftPlacesInSteps,
   signsOnPage,
+  walkHeading,
+  walkThrough,
   waysOut,
+  wordingIn,
   withoutBarre,
   type Choice,
   type Density,
+  type Depth,
+  type Language,
   type NoteId,
   type NoteIndex,
+  type NoteNames,
   type Passage,
   type Pattern,
   type Plan,
   type PricedPlacement,
+  type ShapeCard,
   type Steps,
   type StringNumber,
   type WithoutBarre,
 } from '@oculon/core';
-import type { MovementsView, MovementWay, PageView, ShiftWay, WayView } from './api.ts';
+import type { MovementsView, MovementWay, PageView, ShiftWay, WalkView, WayView } from './api.ts';
 
 type Changed = { readonly plan: Plan['left']; readonly changed: readonly number[] };
 
@@ -62,6 +70,16 @@ export const QUESTIONS = {
       positions: signsOnPage(plan, marked).filter(({ kind }) => kind === 'position'),
     };
   },
+  /** The piece as a student is walked through it, each line with its heading; hard bars come in slow motion as well. */
+  walk: (plan: Plan, depth: Depth, language: Language, noteNames: NoteNames): readonly WalkView[] => {
+    const wording = wordingIn(language, noteNames);
+    return walkThrough(wording, plan, depth, { withSlow: true }).map((line) => ({
+      ...line,
+      heading: walkHeading(wording, plan, line),
+    }));
+  },
+  /** The shapes of the left hand in playing order. */
+  shapes: (plan: Plan): readonly ShapeCard[] => shapeCards(plan),
   /** What can be done about a note that cannot be played or held. */
   waysOut: (plan: Plan, note: NoteIndex) => waysOut(plan, note),
   /** Fingers that could pluck a note, by price. */

@@ -49,10 +49,7 @@
       ? chordWords(score, workbench.planned.movements.blocks, workbench.planned.plan?.positions ?? [])
       : [],
   );
-  const spans = $derived([
-    ...shownSpans(workbench.marks.placed, display.movements, positions),
-    ...chords,
-  ]);
+  const spans = $derived([...shownSpans(workbench.marks.placed, display.movements, positions), ...chords]);
   const signs = $derived(
     score
       ? shownSigns(

@@ -8,6 +8,8 @@
   import { breather, type DrawingQueue } from '../engraving/drawing-queue.ts';
   import { drawSystem } from '../engraving/vexflow-system.ts';
   import type { PlanView } from '../planner/api.ts';
+  import TabStaff from '../tablature/TabStaff.svelte';
+  import { TAB_HEIGHT } from '../tablature/tab-staff.ts';
   import SystemLayer from './SystemLayer.svelte';
 
   interface Props {
@@ -26,6 +28,10 @@
     written: ReadonlyMap<number, MarksAt> | undefined;
     ringing: ReadonlyMap<number, number>;
     rightSigns: readonly SheetSign[];
+    /** Whether strings and frets stand under the system on six lines. */
+    tablature?: boolean;
+    /** Letters of bars that are framed. */
+    letters?: ReadonlyMap<number, string>;
     queue: DrawingQueue;
     ondrawn: () => void;
     onpick: (note: number) => void;
@@ -45,6 +51,8 @@
     written,
     ringing,
     rightSigns,
+    tablature = false,
+    letters,
     queue,
     ondrawn,
     onpick,
@@ -107,12 +115,13 @@
       }),
   );
   const laid = $derived(geometry && marks ? laySigns(geometry, marks, rightSigns) : NO_ROWS);
+  const below = $derived(tablature ? TAB_HEIGHT : 0);
 </script>
 
 <div
   class="system"
   data-first-bar={first + 1}
-  style:height={failure ? 'auto' : marks ? `${marks.bottom + laid.height - marks.top}px` : '170px'}
+  style:height={failure ? 'auto' : marks ? `${marks.bottom + laid.height - marks.top + below}px` : '170px'}
   style:width={failure ? 'auto' : `${geometry?.width ?? 0}px`}
   class:waiting={!geometry && !failure}
 >
@@ -137,7 +146,13 @@
         {hiddenWords}
         {onpick}
         hasPlan={plan !== undefined}
+        {...letters && { letters }}
       />
+      {#if tablature}
+        <div class="tablature" style:top="{marks.bottom + laid.height - marks.top}px">
+          <TabStaff {geometry} {notes} />
+        </div>
+      {/if}
     </Part>
   {/if}
 </div>
@@ -148,6 +163,10 @@
     overflow: visible;
     break-inside: avoid;
     margin-bottom: 0.5rem;
+  }
+  .tablature {
+    position: absolute;
+    left: 0;
   }
   .engraving {
     position: absolute;

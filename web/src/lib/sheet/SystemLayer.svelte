@@ -17,6 +17,8 @@
     hasPlan: boolean;
     /** Words of the source that a teacher has changed or taken away: `onset text`. */
     hiddenWords: ReadonlySet<string>;
+    /** Letters of bars that are framed: the hard ones. */
+    letters?: ReadonlyMap<number, string>;
     onpick: (note: number) => void;
   }
   const {
@@ -30,6 +32,7 @@
     signs,
     hasPlan,
     hiddenWords,
+    letters,
     onpick,
   }: Props = $props();
 
@@ -82,6 +85,20 @@
     {#if index === 0 && bar.index > 0}
       <text class="bar-number" x={bar.x + 2} y={geometry.staffTop - 8}>{score.bars[bar.index]!.number}</text>
     {/if}
+  {/each}
+  {#each geometry.bars.filter(({ index }) => letters?.has(index)) as bar (bar.index)}
+    <rect
+      class="frame"
+      data-framed={bar.index}
+      x={bar.x + 1}
+      y={geometry.staffTop - 7}
+      width={bar.width - 2}
+      height={geometry.staffBottom - geometry.staffTop + 14}
+      rx="4"
+    />
+    <text class="frame-letter" x={bar.x + bar.width - 5} y={geometry.staffTop - 11}
+      >{letters?.get(bar.index)}</text
+    >
   {/each}
   {#each directions as direction, index (index)}
     {#if direction.kind === 'dynamics'}
@@ -199,6 +216,16 @@
     stroke: var(--color-warning);
     stroke-width: 1;
   }
+  .frame {
+    fill: none;
+    stroke: currentColor;
+    stroke-width: 0.9;
+    stroke-dasharray: 4 3;
+  }
+  .frame-letter {
+    font: 700 11px var(--font-sans);
+    text-anchor: end;
+  }
   .bar-number {
     font-size: 10px;
     opacity: 0.65;
@@ -230,6 +257,11 @@
     font-size: 12px;
     font-weight: 600;
     text-anchor: end;
+    /* Clear ground of its own: no staff or ledger line runs through a digit. */
+    paint-order: stroke;
+    stroke: var(--color-base-100);
+    stroke-width: 4px;
+    stroke-linejoin: round;
   }
   .string {
     font-family: var(--font-sans);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { problemWords } from '../words.ts';
-  import { ArrowLeft, Download, Keyboard, Redo2, Undo2 } from '@lucide/svelte';
+  import { ArrowLeft, Download, FileText, Keyboard, Redo2, Undo2 } from '@lucide/svelte';
   import { onMount, untrack } from 'svelte';
   import Part from '$lib/Part.svelte';
   import { loadMusicFonts } from '$lib/engraving/fonts.ts';
@@ -143,6 +143,9 @@
         aria-label="Redo"
         disabled={!workbench.decisions.history.canRedo}
         onclick={() => redo(workbench!)}><Redo2 class="size-4" /></button
+      >
+      <a class="btn btn-sm" href="/pieces/{data.piece.id}/{data.fingering}/lesson"
+        ><FileText class="size-4" aria-hidden="true" /> Lesson sheet</a
       >
       <div class="dropdown dropdown-end">
         <button class="btn btn-sm" disabled={!workbench.planned.plan || exporting}

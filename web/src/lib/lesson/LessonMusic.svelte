@@ -1,0 +1,89 @@
+<script lang="ts">
+  import type { MarksAt, PlacedMark, Score } from '@oculon/core';
+  import { untrack } from 'svelte';
+  import { breakSystems, type SystemPlan } from '../engraving/breaks.ts';
+  import { DrawingQueue } from '../engraving/drawing-queue.ts';
+  import { loadMusicFonts } from '../engraving/fonts.ts';
+  import { headerWidths, useMusicFonts } from '../engraving/vexflow-system.ts';
+  import { naturalWidth } from '../engraving/widths.ts';
+  import type { PlanView } from '../planner/api.ts';
+  import System from '../sheet/System.svelte';
+
+  interface Props {
+    score: Score;
+    plan: PlanView;
+    /** The marks at notes; all of them when missing. */
+    written: ReadonlyMap<number, MarksAt> | undefined;
+    marks: readonly PlacedMark[];
+    width: number;
+    tablature: boolean;
+    /** Letters of the hard bars, by bar. */
+    letters: ReadonlyMap<number, string>;
+    /** Called when another system has been drawn. */
+    ondrawn: (isComplete: boolean) => void;
+  }
+  const { score, plan, written, marks, width, tablature, letters, ondrawn }: Props = $props();
+
+  let systems = $state.raw<readonly SystemPlan[]>([]);
+  let drawn = new Set<number>();
+  const queue = new DrawingQueue();
+  const NONE: ReadonlySet<never> = new Set();
+  const NOTHING_RINGS: ReadonlyMap<number, number> = new Map();
+  // On paper nobody asks who decided a mark.
+  const origin = () => 'planned' as const;
+
+  $effect(() => {
+    const [piece, room] = [score, width];
+    let stopped = false;
+    untrack(async () => {
+      await loadMusicFonts();
+      useMusicFonts();
+      if (stopped) return;
+      const { header, firstHeader } = headerWidths(piece);
+      drawn = new Set();
+      systems = breakSystems(
+        piece.bars.map((bar) => naturalWidth(piece, bar)),
+        room,
+        header,
+        firstHeader,
+      );
+    });
+    return () => {
+      stopped = true;
+    };
+  });
+
+  // Nothing on paper waits to be scrolled to.
+  $effect(() => {
+    if (systems.length > 0) queue.hurry();
+  });
+</script>
+
+{#each systems as system (`${system.first}:${system.widths.join()}`)}
+  <div data-block>
+    <System
+      {score}
+      first={system.first}
+      widths={system.widths}
+      {plan}
+      {origin}
+      caret={-1}
+      changed={NONE}
+      nearTies={NONE}
+      everyString={false}
+      {written}
+      rightSigns={[]}
+      {marks}
+      hiddenWords={NONE}
+      ringing={NOTHING_RINGS}
+      {tablature}
+      {letters}
+      {queue}
+      ondrawn={() => {
+        drawn.add(system.first);
+        ondrawn(drawn.size === systems.length);
+      }}
+      onpick={() => {}}
+    />
+  </div>
+{/each}

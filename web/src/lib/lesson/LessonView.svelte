@@ -1,0 +1,299 @@
+<script lang="ts">
+  import { ArrowLeft, Printer } from '@lucide/svelte';
+  import { barLabel, markId, type PlacedMark, type ShapeCard } from '@oculon/core';
+  import { onMount, tick, untrack } from 'svelte';
+  import { keep, kept } from '../browser-storage.svelte.ts';
+  import type { WalkView } from '../planner/api.ts';
+  import { Outdated } from '../planner/asking.ts';
+  import { shownSpans } from '../sheet/shown-marks.ts';
+  import { Workbench } from '../workbench/workbench.svelte.ts';
+  import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/lesson/$types';
+  import { hardestBars } from './hard-bars.ts';
+  import LessonMusic from './LessonMusic.svelte';
+  import LessonOptions from './LessonOptions.svelte';
+  import { LARGE, lessonSchema, PAPERS, PLAIN_LESSON, pageStarts, type Lesson } from './lesson.ts';
+  import { LESSON_WORDS } from './lesson-words.ts';
+  import ShapeCardPicture from './ShapeCardPicture.svelte';
+
+  const { data }: { data: PageData & { teacher: { name: string } } } = $props();
+
+  const KEPT_AS = 'oculon-lesson';
+  const keptLesson = (): Lesson => {
+    try {
+      return lessonSchema.parse({ ...PLAIN_LESSON, ...JSON.parse(kept(KEPT_AS) ?? '{}') });
+    } catch {
+      return PLAIN_LESSON;
+    }
+  };
+
+  const lesson = $state<Lesson>({ ...PLAIN_LESSON });
+  let remarks = $state('');
+  let student = $state('');
+  let workbench = $state.raw<Workbench>();
+  let walk = $state.raw<readonly WalkView[]>([]);
+  let cards = $state.raw<readonly ShapeCard[]>([]);
+  let problem = $state('');
+  let paper = $state<HTMLElement>();
+  let pages = $state(1);
+  let isDrawn = $state(false);
+
+  onMount(() => {
+    Object.assign(lesson, untrack(keptLesson), data.speech ?? {});
+    student = data.version.student ?? '';
+    const opened = new Workbench({
+      piece: data.piece.id,
+      fingering: data.fingering,
+      revision: data.revision,
+      edits: data.edits,
+      editIds: data.editIds,
+      part: data.part,
+    });
+    workbench = opened;
+    void opened.open();
+    return () => opened.close();
+  });
+
+  const planned = $derived(workbench?.planned);
+  const plan = $derived(planned && !planned.planning ? planned.plan : undefined);
+  const score = $derived(workbench?.piece.score);
+  const words = $derived(LESSON_WORDS[lesson.language]);
+  const size = $derived(PAPERS[lesson.paper]);
+  const scale = $derived(lesson.large ? LARGE : 1);
+  const width = $derived(Math.floor(size.width / scale));
+  const page = $derived(planned?.page?.density === lesson.density ? planned.page : undefined);
+  const written = $derived(lesson.density === 'everything' ? undefined : page && new Map(page.notes));
+  const isReady = $derived(plan !== undefined && (lesson.density === 'everything' || page !== undefined));
+  const letters = $derived(
+    plan && lesson.hardSpots ? hardestBars(plan.difficulty) : new Map<number, string>(),
+  );
+  const marks = $derived.by((): readonly PlacedMark[] => {
+    if (!workbench) return [];
+    const decisions = workbench.decisions.fingering.marks;
+    const positions = page?.positions.filter((mark) => decisions.get(markId(mark))?.kind !== 'removed');
+    return shownSpans(workbench.marks.placed, lesson.density === 'everything', positions);
+  });
+
+  $effect(() => {
+    if (!plan || !planned) return;
+    const { density, depth, language, noteNames } = lesson;
+    void (async () => {
+      try {
+        if (density !== 'everything') await planned.findPage(density);
+        walk = depth === null ? [] : await planned.questions.walk(depth, language, noteNames);
+        cards = lesson.cards ? await planned.questions.shapes() : [];
+      } catch (error) {
+        if (!(error instanceof Outdated))
+          problem = 'The lesson sheet could not be made. Load the page again.';
+      }
+    })();
+  });
+  $effect(() => {
+    const chosen = JSON.stringify(lesson);
+    untrack(() => workbench && keep(KEPT_AS, chosen));
+  });
+
+  /** Parts the blocks on pages as the printer will: what begins a page is marked. */
+  const paginate = async (): Promise<void> => {
+    await tick();
+    if (!paper) return;
+    const blocks = [...paper.querySelectorAll<HTMLElement>('[data-block]')];
+    for (const block of blocks) block.classList.remove('page-start');
+    const starts = pageStarts(
+      blocks.map((block) => ({
+        height: block.getBoundingClientRect().height,
+        keepsNext: block.dataset.block === 'heading',
+      })),
+      size.height,
+    );
+    for (const start of starts) blocks[start]!.classList.add('page-start');
+    pages = starts.size + 1;
+  };
+  $effect(() => {
+    // Whatever changes the height of something parts the pages anew.
+    void [walk, cards, isDrawn, remarks, student, size, scale, letters, written, lesson.tablature];
+    void paginate();
+  });
+
+  // The size of the page belongs to the whole document, so it cannot stand among this component's styles.
+  $effect(() => {
+    const style = document.createElement('style');
+    style.textContent = `@page { size: ${size.size}; margin: 15mm; }`;
+    document.head.append(style);
+    return () => style.remove();
+  });
+
+  const today = $derived(new Intl.DateTimeFormat(lesson.language, { dateStyle: 'long' }).format(new Date()));
+  const letterOf = (bar: number): string | undefined => letters.get(bar);
+  const cardRows = $derived(
+    Array.from({ length: Math.ceil(cards.length / 6) }, (_, row) => cards.slice(row * 6, row * 6 + 6)),
+  );
+</script>
+
+<svelte:head>
+  <title>{data.piece.title} · {words.lessonSheet}</title>
+</svelte:head>
+
+<div class="lesson">
+  <header
+    class="flex flex-wrap items-center gap-2 border-b border-base-300 bg-base-100 px-4 py-2 print:hidden"
+  >
+    <a class="btn btn-ghost btn-sm" href="/pieces/{data.piece.id}/{data.fingering}"
+      ><ArrowLeft class="size-4" aria-hidden="true" /> Workbench</a
+    >
+    <h1 class="mr-auto truncate text-lg font-semibold">Lesson sheet: {data.piece.title}</h1>
+    <p class="text-sm opacity-70" role="status" data-testid="pages">
+      {isReady && isDrawn ? `${pages} ${pages === 1 ? 'page' : 'pages'}` : 'Preparing …'}
+    </p>
+    <button class="btn btn-sm btn-primary" disabled={!isReady || !isDrawn} onclick={() => window.print()}
+      ><Printer class="size-4" aria-hidden="true" /> Print or save as PDF</button
+    >
+  </header>
+  {#if workbench?.piece.phase === 'failed'}
+    <p role="alert" class="m-6">{workbench.piece.problem}</p>
+  {/if}
+  {#if problem}<p role="alert" class="m-6 text-error">{problem}</p>{/if}
+  <div class="grid gap-6 p-4 lg:grid-cols-[16rem_1fr] print:block print:p-0">
+    <aside class="print:hidden"><LessonOptions {lesson} bind:remarks bind:student /></aside>
+    <main
+      class="paper"
+      data-theme="oculon"
+      style:width="{size.width}px"
+      style:font-size="{scale * 14}px"
+      lang={lesson.language}
+      bind:this={paper}
+      data-complete={isReady && isDrawn}
+    >
+      <div data-block class="head">
+        <h2>{data.piece.title}</h2>
+        <p class="line"><span>{data.piece.composer}</span><span>{today}</span></p>
+        <p class="line">
+          <span>{student ? `${words.student}: ${student}` : ''}</span>
+          <span>{data.teacher.name ? `${words.teacher}: ${data.teacher.name}` : ''}</span>
+        </p>
+      </div>
+      {#if remarks}<p data-block class="remarks">{remarks}</p>{/if}
+      {#if score && plan && isReady}
+        <div class="music" style:zoom={scale}>
+          <LessonMusic
+            {score}
+            {plan}
+            {written}
+            {marks}
+            {width}
+            tablature={lesson.tablature}
+            {letters}
+            ondrawn={(complete) => (isDrawn = complete)}
+          />
+        </div>
+      {/if}
+      {#if cards.length > 0 && score}
+        <h3 data-block="heading">{words.shapes}</h3>
+        {#each cardRows as row, index (index)}
+          <div data-block class="cards">
+            {#each row as card (`${card.bar} ${card.onset}`)}
+              <ShapeCardPicture {card} label="{words.bar} {barLabel(score.bars[card.bar]!)}" />
+            {/each}
+          </div>
+        {/each}
+      {/if}
+      {#if walk.length > 0}
+        <h3 data-block="heading">{words.walkThrough}</h3>
+        {#each walk as line, index (index)}
+          <p data-block class="walk" class:slow={line.depth === 'slow' && lesson.depth !== 'slow'}>
+            <b
+              >{line.heading}{#if letterOf(line.from) && line.from === line.to}&nbsp;<span class="letter"
+                  >{letterOf(line.from)}</span
+                >{/if}</b
+            >
+            {line.sentences.map(({ text }) => text).join(' ')}
+          </p>
+        {/each}
+      {/if}
+      <p data-block class="care">{words.care}</p>
+    </main>
+  </div>
+</div>
+
+<style>
+  .paper {
+    background: white;
+    color: black;
+    --color-base-100: white;
+    --color-base-content: black;
+    --color-secondary: black;
+    --color-primary: black;
+    margin-inline: auto;
+    line-height: 1.4;
+    font-family: var(--font-serif);
+  }
+  @media screen {
+    .paper {
+      box-sizing: content-box;
+      padding: 57px;
+      box-shadow: 0 1px 8px rgb(0 0 0 / 0.25);
+    }
+    .paper :global(.page-start) {
+      margin-top: 57px;
+      padding-top: 57px;
+      border-top: 2px dashed #999;
+    }
+  }
+  @media print {
+    .paper :global(.page-start) {
+      break-before: page;
+    }
+    .paper {
+      width: auto !important;
+      margin: 0;
+    }
+  }
+  h2 {
+    font-size: 1.7em;
+    font-weight: 600;
+    text-align: center;
+  }
+  h3 {
+    font-size: 1.2em;
+    font-weight: 600;
+    padding-top: 0.8em;
+    padding-bottom: 0.2em;
+    break-after: avoid;
+  }
+  .line {
+    display: flex;
+    justify-content: space-between;
+  }
+  .head {
+    padding-bottom: 0.6em;
+  }
+  .remarks {
+    white-space: pre-wrap;
+    border: 1px solid black;
+    padding: 0.4em 0.7em;
+  }
+  .cards {
+    display: grid;
+    grid-template-columns: repeat(6, 1fr);
+    gap: 6px;
+    padding-block: 4px;
+    break-inside: avoid;
+  }
+  .walk {
+    padding-block: 0.15em;
+    break-inside: avoid;
+  }
+  .slow {
+    padding-left: 1.2em;
+    font-size: 0.9em;
+  }
+  .letter {
+    border: 1px solid black;
+    padding-inline: 0.25em;
+    font-family: var(--font-sans);
+    font-size: 0.85em;
+  }
+  .care {
+    padding-top: 1em;
+    font-size: 0.8em;
+  }
+</style>

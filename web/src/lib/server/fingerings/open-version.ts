@@ -1,0 +1,51 @@
+import { error } from '@sveltejs/kit';
+import { listEdits } from './fingerings.ts';
+import { findVersion } from './versions.ts';
+import { fingeringIdSchema, pieceIdSchema } from '../ids.ts';
+import { withOwn } from '../own.ts';
+import { findPiece, findReading } from '../pieces/pieces.ts';
+import { findStudent } from '../students/students.ts';
+
+/** What a page needs to open a version of a piece; answers 404 for what the teacher does not have. */
+export const openVersion = async (
+  params: { readonly piece: string; readonly fingering: string },
+  locals: App.Locals,
+) => {
+  const [piece, fingering] = [
+    pieceIdSchema.safeParse(params.piece),
+    fingeringIdSchema.safeParse(params.fingering),
+  ];
+  if (!piece.success || !fingering.success) error(404, 'There is no such piece.');
+  const found = await withOwn(locals, async (client, teacher) => {
+    const version = await findVersion(client, teacher, piece.data, fingering.data);
+    return (
+      version && {
+        version,
+        piece: await findPiece(client, teacher, piece.data),
+        reading: await findReading(client, teacher, piece.data),
+        edits: await listEdits(client, teacher, fingering.data, 0),
+        student: version.studentId ? await findStudent(client, teacher, version.studentId) : undefined,
+      }
+    );
+  });
+  if (!found?.piece || !found.reading)
+    error(404, 'There is no such piece or version. It may have been deleted in another window.');
+  const { version, edits, student } = found;
+  return {
+    piece: found.piece,
+    version: {
+      name: version.name,
+      student: version.studentName,
+      isAway: version.deletedAt !== null,
+    },
+    /** How the student is spoken to, when it is for one. */
+    speech: student && { language: student.language, noteNames: student.noteNames },
+    part: found.reading.partId,
+    fingering: version.id,
+    // Counted from the edits read, so that one saved in between is not skipped.
+    revision: edits.at(-1)?.revision ?? 0,
+    edits: edits.map((each) => each.edit),
+    // What was saved is not adopted again from what the browser kept.
+    editIds: edits.map((each) => each.id),
+  };
+};

@@ -1,0 +1,9 @@
+<script lang="ts">
+  import LessonView from '$lib/lesson/LessonView.svelte';
+
+  const { data } = $props();
+</script>
+
+{#key data.fingering}
+  <LessonView {data} />
+{/key}
