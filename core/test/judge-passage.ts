@@ -16,7 +16,8 @@ export interface PassageVerdict {
 const agrees = (token: string, ours: string): boolean =>
   token.split('|').some((way) => way === ours || (way.endsWith(':*') && ours.startsWith(way.slice(0, -1))));
 
-const planOf = ({ voices, school, tempo }: Passage, fingering?: Fingering): Plan =>
+/** The plan of a passage. */
+export const planOf = ({ voices, school, tempo }: Passage, fingering?: Fingering): Plan =>
   planVoices(voices, { ...(school && { left: school }), ...(tempo !== undefined && { tempo }) }, fingering);
 
 const fingeringOf = (plan: Plan, notes: readonly Note[]): readonly string[] =>

@@ -13,6 +13,7 @@ import { NEAR_TIE } from '../src/fingering/near-tie.ts';
 import { judgePassage, marginsOf, type PassageVerdict } from './judge-passage.ts';
 import { REPORTED, TUNED_ON } from './passages.ts';
 import { feltReport } from './decisions-felt.ts';
+import { pageReport } from './report-pages.ts';
 import { textureReport } from './report-textures.ts';
 import { JUDGEMENTS } from './passages/judgements.ts';
 import { HEADINGS, type Heading } from './passages/passage.ts';
@@ -203,6 +204,8 @@ ${passageReport()}
 ${textureReport()}
 
 ${feltReport()}
+
+${pageReport()}
 
 ${chordReport()}
 `;

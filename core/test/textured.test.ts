@@ -1,6 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { EMPTY_FINGERING } from '../src/fingering/fingering.ts';
+import { markedPage } from '../src/page/density.ts';
 import { choiceOf, struckNotes } from '../src/testing/planning.ts';
+import { DEPTHS } from '../src/walk/telling.ts';
+import { walkThrough } from '../src/wording/walkthrough.ts';
+import { wordingIn } from '../src/wording/wording.ts';
 import { judgeTextured, planTextured, type Tally, type TexturedVerdict } from './judge-textured.ts';
 import { playedNotes, TEXTURES } from './passages/textures/texture.ts';
 import { IS_WHOLE } from './programs.ts';
@@ -32,6 +36,17 @@ describe('passages in the textures that players know', () => {
     expect(share(passages, ({ left }) => left)).toBeGreaterThan(0.92);
     expect(share(passages, ({ upper }) => upper)).toBeGreaterThan(0.9);
     expect(share(passages, ({ right }) => right)).toBeGreaterThan(0.95);
+  });
+
+  it('are read back whole from their essential marks, and can be told in words', () => {
+    const wording = wordingIn('en');
+    for (const passage of TEXTURED) {
+      const { plan } = verdicts.get(passage)!;
+      expect(markedPage(plan, 'essential').reads, passage.name).toBe(true);
+      for (const depth of DEPTHS)
+        for (const { sentences } of walkThrough(wording, plan, depth))
+          for (const { text } of sentences) expect(text).toMatch(/^[\p{Lu}\dpima][^{}]*\.$/u);
+    }
   });
 
   it('accept only what a hand can play', () => {

@@ -27,10 +27,13 @@ export interface MarkedPage {
 export const markedPage = (plan: Plan, density: Density): MarkedPage => {
   const { performance, barres } = plan;
   const view = readerView(performance, barres);
-  const page = density === 'everything' ? fullPage(plan, view) : fewestLeftMarks(view, barres);
-  if (density !== 'everything') fewestRightMarks(performance, page);
+  const page = density === 'everything' ? fullPage(plan, view) : new Page(barres);
   if (density === 'working') fillBars(plan, view, page, barsToFill(plan));
-  return { density, page, reads: isReadRight(plan, view, page) };
+  if (density === 'everything') return { density, page, reads: isReadRight(plan, view, page) };
+  // What is written already changes what a reader takes for granted after it: the rest is found around it.
+  const whole = fewestLeftMarks(view, barres, page);
+  fewestRightMarks(performance, whole);
+  return { density, page: whole, reads: isReadRight(plan, view, whole) };
 };
 
 const isReadRight = ({ performance }: Plan, view: ReaderView, page: Page): boolean => {

@@ -22,10 +22,15 @@ const LONGEST_TRIAL = 48;
 
 /**
  * The fewest marks found from which a reader gets the whole left hand without stopping to think: each written where it
- * first goes wrong, then those taken away that were not needed after all. What comes out is right by construction.
+ * first goes wrong, then those taken away that were not needed after all. What comes out is right by construction. What is
+ * `written` already stays, needed or not.
  */
-export const fewestLeftMarks = (view: ReaderView, barres: readonly Barre[]): Page => {
-  const page = new Page(barres);
+export const fewestLeftMarks = (
+  view: ReaderView,
+  barres: readonly Barre[],
+  written: Page = new Page(barres),
+): Page => {
+  const page = written.copy();
   const reader = new LeftReader(view, page);
   const minds: InMind[] = new Array<InMind>(view.moments.length + 1).fill(AT_THE_START);
   const isRight = ({ notes }: SeenMoment): boolean =>
@@ -63,24 +68,23 @@ export const fewestLeftMarks = (view: ReaderView, barres: readonly Barre[]): Pag
       for (const mark of plain) erase(page, mark);
       write(page, numeral);
       if (mendFrom(from, to).length + 1 > plain.length) {
-        for (const moment of view.moments.slice(from, to)) clear(page, moment);
+        for (const moment of view.moments.slice(from, to)) clear(page, moment, written);
         for (const mark of plain) write(page, mark);
         mendFrom(from, to);
       }
     }
     from = to;
   }
-  prune(view, page, reader, minds, isRight);
+  prune(view, page, written, reader, minds, isRight);
   mendFrom(0, view.moments.length);
   return page;
 };
 
-const clear = (page: Page, { slice, notes }: SeenMoment): void => {
-  page.positions.delete(slice);
-  for (const { sound } of notes) {
-    page.erase(sound, 'finger');
-    page.erase(sound, 'string');
-  }
+const clear = (page: Page, { slice, notes }: SeenMoment, written: Page): void => {
+  if (!written.positions.has(slice)) page.positions.delete(slice);
+  for (const { sound } of notes)
+    for (const field of ['finger', 'string'] as const)
+      if (!written.has(sound, field)) page.erase(sound, field);
 };
 
 /** The first moment that no longer lies in the position of another. */
@@ -129,6 +133,7 @@ const remedies = function* (
 const prune = (
   view: ReaderView,
   page: Page,
+  written: Page,
   reader: LeftReader,
   minds: InMind[],
   isRight: (moment: SeenMoment) => boolean,
@@ -154,10 +159,14 @@ const prune = (
   };
   view.moments.forEach((moment, at) => {
     const marks: Mark[] = [
-      ...(page.positions.has(moment.slice) ? [{ kind: 'position', slice: moment.slice } as const] : []),
+      ...(page.positions.has(moment.slice) && !written.positions.has(moment.slice)
+        ? [{ kind: 'position', slice: moment.slice } as const]
+        : []),
       ...moment.notes.flatMap(({ sound }) =>
         (['string', 'finger'] as const).flatMap((field) =>
-          page.has(sound, field) ? [{ kind: 'note', sound, field } as const] : [],
+          page.has(sound, field) && !written.has(sound, field)
+            ? [{ kind: 'note', sound, field } as const]
+            : [],
         ),
       ),
     ];

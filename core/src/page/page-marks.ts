@@ -28,6 +28,13 @@ export class Page implements PageMarks {
     this.barres = barres;
   }
 
+  copy(): Page {
+    const page = new Page(this.barres);
+    for (const [sound, marks] of this.at) page.at.set(sound, { ...marks });
+    for (const slice of this.positions) page.positions.add(slice);
+    return page;
+  }
+
   has(sound: number, field: MarkField): boolean {
     return this.at.get(sound)?.[field] ?? false;
   }

@@ -75,12 +75,12 @@
 
   $effect(() => {
     if (!plan || !planned) return;
-    const { density, depth, language, noteNames } = lesson;
+    const { density, depth, language, noteNames, cards: withCards } = lesson;
     void (async () => {
       try {
         if (density !== 'everything') await planned.findPage(density);
         walk = depth === null ? [] : await planned.questions.walk(depth, language, noteNames);
-        cards = lesson.cards ? await planned.questions.shapes() : [];
+        cards = withCards ? await planned.questions.shapes() : [];
       } catch (error) {
         if (!(error instanceof Outdated))
           problem = 'The lesson sheet could not be made. Load the page again.';
@@ -246,6 +246,13 @@
       width: auto !important;
       margin: 0;
     }
+  }
+  /* What is measured is what the page gives it: no margin may stick out of a block. */
+  .paper :global([data-block]) {
+    display: flow-root;
+  }
+  .paper :global(.cards[data-block]) {
+    display: grid;
   }
   h2 {
     font-size: 1.7em;
