@@ -6,12 +6,15 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter(),
+    // Students' pages register it themselves: a teacher's pages are never kept.
+    serviceWorker: { register: false },
     csp: {
       mode: 'auto',
       directives: {
         'default-src': ['self'],
         'img-src': ['self', 'data:', 'blob:'],
         'style-src': ['self', 'unsafe-inline'],
+        'manifest-src': ['self'],
         'worker-src': ['self', 'blob:'],
         'frame-ancestors': ['none'],
         'base-uri': ['self'],

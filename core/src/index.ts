@@ -18,6 +18,7 @@ export {
   type Score,
   noteById,
   barLabel,
+  indexById,
 } from './score/score.ts';
 export { anchorOf } from './score/anchor.ts';
 export { inOctave } from './score/in-octave.ts';

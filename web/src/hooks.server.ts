@@ -22,6 +22,10 @@ process.on('sveltekit:shutdown', () => {
 const PUBLIC = new Set(['/health', '/metrics']);
 /** Where nobody needs to be signed in: the door, and what is shown when there is nothing. */
 const DOOR = /^\/\(door\)\//;
+/** A student's page opens by its link: whoever has it needs no account, and whoever is signed in is none of its business. */
+const BY_LINK = /^\/\(student\)\//;
+/** What is written down of such an address: the link itself is a secret. */
+const LOGGED_LINK = '/s/…';
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** When to try again after a 503, in seconds. */
 const RETRY_AFTER = '2';
@@ -41,7 +45,8 @@ export const handle: Handle = async ({ event, resolve }) => {
   const { pathname, search } = event.url;
   if (isFromElsewhere(event.request, event.url.origin))
     error(403, 'Changes are only taken from pages of this address.');
-  if (!PUBLIC.has(pathname)) {
+  const isByLink = BY_LINK.test(event.route.id ?? '');
+  if (!PUBLIC.has(pathname) && !isByLink) {
     const visitor = await withDatabase(() => visitorOf(event.cookies));
     if (visitor) event.locals.visitor = visitor;
     else if (!DOOR.test(event.route.id ?? '')) {
@@ -64,7 +69,7 @@ export const handle: Handle = async ({ event, resolve }) => {
       {
         request: event.locals.requestId,
         method,
-        path: pathname,
+        path: isByLink ? LOGGED_LINK : pathname,
         status: response.status,
         ms: Math.round(seconds * 1000),
       },
@@ -77,7 +82,12 @@ export const handleError: HandleServerError = ({ error: cause, event, status }) 
   const { requestId } = event.locals;
   if (status >= 500)
     log.error(
-      { err: cause, request: requestId, method: event.request.method, path: event.url.pathname },
+      {
+        err: cause,
+        request: requestId,
+        method: event.request.method,
+        path: BY_LINK.test(event.route.id ?? '') ? LOGGED_LINK : event.url.pathname,
+      },
       'failed',
     );
   return {

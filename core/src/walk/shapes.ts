@@ -31,7 +31,8 @@ const isIn = (shape: readonly Placement[], { string }: Placement): boolean =>
 
 /** Whether a block can be set on top of another: nothing that lies has to leave, no finger is needed twice. */
 const addsTo = (before: Block, block: Block): boolean =>
-  before.position === block.position &&
+  // Open strings alone hold no position.
+  (before.position === block.position || before.shape.every(({ finger }) => finger === 0)) &&
   block.shape.every((each) =>
     before.shape.every(
       (other) =>

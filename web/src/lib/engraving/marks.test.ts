@@ -91,7 +91,7 @@ describe('marks on a system', () => {
     const named = proposed.flatMap(({ mark }) =>
       mark.kind === 'position' ? [noteById(score, mark.from)!.onset] : [],
     );
-    const untold = plan.shifts.filter(({ onset }) => !named.includes(onset));
+    const untold = plan.shifts.filter(({ onset }) => named.every((each) => each !== onset));
     expect(untold.length).toBeGreaterThan(0);
     for (const { onset, to } of untold) {
       const { bar } = score.notes.find((note) => note.onset === onset)!;

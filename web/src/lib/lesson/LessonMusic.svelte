@@ -11,7 +11,7 @@
 
   interface Props {
     score: Score;
-    plan: PlanView;
+    plan: Pick<PlanView, 'notes'>;
     /** The marks at notes; all of them when missing. */
     written: ReadonlyMap<number, MarksAt> | undefined;
     marks: readonly PlacedMark[];
@@ -21,8 +21,19 @@
     letters: ReadonlyMap<number, string>;
     /** Called when another system has been drawn. */
     ondrawn: (isComplete: boolean) => void;
+    onpick?: (note: number) => void;
   }
-  const { score, plan, written, marks, width, tablature, letters, ondrawn }: Props = $props();
+  const {
+    score,
+    plan,
+    written,
+    marks,
+    width,
+    tablature,
+    letters,
+    ondrawn,
+    onpick = () => {},
+  }: Props = $props();
 
   let systems = $state.raw<readonly SystemPlan[]>([]);
   let drawn = new Set<number>();
@@ -83,7 +94,7 @@
         drawn.add(system.first);
         ondrawn(drawn.size === systems.length);
       }}
-      onpick={() => {}}
+      {onpick}
     />
   </div>
 {/each}

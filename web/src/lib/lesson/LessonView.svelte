@@ -9,6 +9,8 @@
   import { Workbench } from '../workbench/workbench.svelte.ts';
   import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/lesson/$types';
   import { hardestBars } from './hard-bars.ts';
+  import { toDataURL } from 'qrcode';
+  import GivenLinks from '../handouts/GivenLinks.svelte';
   import LessonMusic from './LessonMusic.svelte';
   import LessonOptions from './LessonOptions.svelte';
   import { LARGE, lessonSchema, PAPERS, PLAIN_LESSON, pageStarts, type Lesson } from './lesson.ts';
@@ -35,6 +37,9 @@
   let problem = $state('');
   let paper = $state<HTMLElement>();
   let pages = $state(1);
+  /** The link given last, and its picture for the printed sheet. */
+  let link = $state('');
+  let code = $state('');
   let isDrawn = $state(false);
 
   onMount(() => {
@@ -110,7 +115,7 @@
   };
   $effect(() => {
     // Whatever changes the height of something parts the pages anew.
-    void [walk, cards, isDrawn, remarks, student, size, scale, letters, written, lesson.tablature];
+    void [walk, cards, isDrawn, remarks, student, size, scale, letters, written, lesson.tablature, code];
     void paginate();
   });
 
@@ -120,6 +125,11 @@
     style.textContent = `@page { size: ${size.size}; margin: 15mm; }`;
     document.head.append(style);
     return () => style.remove();
+  });
+
+  $effect(() => {
+    const address = link;
+    if (address) void toDataURL(address, { margin: 0, width: 220 }).then((picture) => (code = picture));
   });
 
   const today = $derived(new Intl.DateTimeFormat(lesson.language, { dateStyle: 'long' }).format(new Date()));
@@ -153,7 +163,10 @@
   {/if}
   {#if problem}<p role="alert" class="m-6 text-error">{problem}</p>{/if}
   <div class="grid gap-6 p-4 lg:grid-cols-[16rem_1fr] print:block print:p-0">
-    <aside class="print:hidden"><LessonOptions {lesson} bind:remarks bind:student /></aside>
+    <aside class="space-y-6 print:hidden">
+      <LessonOptions {lesson} bind:remarks bind:student />
+      <GivenLinks fingering={data.fingering} given={data.handouts} {lesson} {remarks} {student} bind:link />
+    </aside>
     <main
       class="paper"
       data-theme="oculon"
@@ -171,6 +184,7 @@
           <span>{data.teacher.name ? `${words.teacher}: ${data.teacher.name}` : ''}</span>
         </p>
       </div>
+      {#if code}<img data-block class="code" src={code} alt={words.scan} />{/if}
       {#if remarks}<p data-block class="remarks">{remarks}</p>{/if}
       {#if score && plan && isReady}
         <div class="music" style:zoom={scale}>
@@ -272,6 +286,11 @@
   }
   .head {
     padding-bottom: 0.6em;
+  }
+  .code {
+    float: right;
+    width: 72px;
+    margin-top: -62px;
   }
   .remarks {
     white-space: pre-wrap;

@@ -1,7 +1,12 @@
 import { error } from '@sveltejs/kit';
 
 /** Largest bodies, in bytes, by what they carry. */
-export const BODY_LIMITS = { edits: 256 * 1024, names: 16 * 1024, form: 64 * 1024 } as const;
+export const BODY_LIMITS = {
+  edits: 256 * 1024,
+  names: 16 * 1024,
+  form: 64 * 1024,
+  handout: 16 * 1024,
+} as const;
 
 const sizeText = (bytes: number): string =>
   bytes >= 1024 * 1024 ? `${Math.round(bytes / 1024 / 1024)} MB` : `${Math.round(bytes / 1024)} kB`;

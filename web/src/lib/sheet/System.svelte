@@ -16,7 +16,8 @@
     score: Score;
     first: number;
     widths: readonly number[];
-    plan: PlanView | undefined;
+    /** Where the notes are taken; undefined before that is known. */
+    plan: Pick<PlanView, 'notes'> | undefined;
     marks: readonly PlacedMark[];
     hiddenWords: ReadonlySet<string>;
     origin: Origins;

@@ -21,6 +21,7 @@
   import NotePanel from '$lib/panels/NotePanel.svelte';
   import PluckChoices from '$lib/panels/PluckChoices.svelte';
   import RightHandPanel from '$lib/panels/RightHandPanel.svelte';
+  import QuestionsPanel from '$lib/handouts/QuestionsPanel.svelte';
   import PassagePanel from '$lib/panels/PassagePanel.svelte';
   import SaveBadge from '$lib/document/SaveBadge.svelte';
   import SetupPanel from '$lib/panels/SetupPanel.svelte';
@@ -218,6 +219,7 @@
         <Part name="Findings"
           ><FindingsPanel {piece} {decisions} {planned} {findings} onjump={jump} ondone={focusSheet} /></Part
         >
+        <Part name="Questions"><QuestionsPanel questions={data.questions} {piece} onjump={jump} /></Part>
         <Part name="Movements"><MovementPanel {piece} {planned} {caret} /></Part>
         <Part name="Marks"
           ><MarksPanel {piece} {decisions} {planned} {caret} {marks} ondone={focusSheet} /></Part

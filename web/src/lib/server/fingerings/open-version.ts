@@ -1,6 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { listEdits } from './fingerings.ts';
 import { findVersion } from './versions.ts';
+import { listHandouts } from '../handouts/handouts.ts';
+import { listQuestions } from '../handouts/questions.ts';
 import { fingeringIdSchema, pieceIdSchema } from '../ids.ts';
 import { withOwn } from '../own.ts';
 import { findPiece, findReading } from '../pieces/pieces.ts';
@@ -24,6 +26,8 @@ export const openVersion = async (
         piece: await findPiece(client, teacher, piece.data),
         reading: await findReading(client, teacher, piece.data),
         edits: await listEdits(client, teacher, fingering.data, 0),
+        handouts: await listHandouts(client, teacher, fingering.data),
+        questions: await listQuestions(client, teacher, fingering.data),
         student: version.studentId ? await findStudent(client, teacher, version.studentId) : undefined,
       }
     );
@@ -38,6 +42,8 @@ export const openVersion = async (
       student: version.studentName,
       isAway: version.deletedAt !== null,
     },
+    handouts: found.handouts,
+    questions: found.questions,
     /** How the student is spoken to, when it is for one. */
     speech: student && { language: student.language, noteNames: student.noteNames },
     part: found.reading.partId,

@@ -1,6 +1,8 @@
 import { failure } from '@oculon/core';
 import { Piscina } from 'piscina';
 import { env } from '$env/dynamic/private';
+import type { HandoutContent } from '../../handouts/handout.ts';
+import type { HandoutWork } from '../handouts/handout-content.ts';
 import { log } from '../log.ts';
 import type { ScoreReader } from './read-score.ts';
 
@@ -40,6 +42,19 @@ export const readScoreApart: ScoreReader = async (content, part) => {
     log.warn({ err: cause, bytes: content.length }, 'score not read');
     if (/queue/i.test((cause as Error).message)) return failure({ code: 'busy', values: {} });
     return failure({ code: 'too-much-work', values: { seconds: MOST_SECONDS } });
+  }
+};
+
+/** Makes what a student's page shows, in a thread like a score is read; undefined when that took too long. */
+export const makeHandoutApart = async (work: HandoutWork): Promise<HandoutContent | undefined> => {
+  try {
+    return (await threads().run(work, {
+      name: 'handout',
+      signal: AbortSignal.timeout(MOST_SECONDS * 1000),
+    })) as HandoutContent | undefined;
+  } catch (cause) {
+    log.warn({ err: cause, bytes: work.source.length }, 'handout not made');
+    return undefined;
   }
 };
 

@@ -1,0 +1,254 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { barLabel } from '@oculon/core';
+  import { onMount } from 'svelte';
+  import { ZoomIn, ZoomOut } from '@lucide/svelte';
+  import LessonMusic from '../lesson/LessonMusic.svelte';
+  import ShapeCardPicture from '../lesson/ShapeCardPicture.svelte';
+  import { LONGEST_QUESTION, scoreOf, type OpenedHandout } from './handout.ts';
+  import { keepForOffline, keptOn } from './keep-offline.ts';
+  import { STUDENT_WORDS } from './student-words.ts';
+
+  interface Props {
+    data: OpenedHandout;
+    form: { asked?: number; trouble?: 'unreadable' | 'too-many' } | null;
+  }
+  const { data, form }: Props = $props();
+
+  const ZOOMS = [0.7, 0.85, 1, 1.2, 1.5, 2] as const;
+  let zoom = $state(2);
+  let room = $state(0);
+  let isDrawn = $state(false);
+  let chosen = $state<number>();
+  let asking = $state<number>();
+  let isOffline = $state(false);
+  let copyFrom = $state<Date>();
+  let trouble = $state('');
+
+  const { content } = $derived(data);
+  const words = $derived(STUDENT_WORDS[data.lesson.language]);
+  const score = $derived(scoreOf(content));
+  const scale = $derived(ZOOMS[zoom]!);
+  const width = $derived(Math.max(280, Math.floor(room / scale)));
+  const written = $derived(content.written && new Map(content.written));
+  const letters = $derived(new Map(content.letters));
+  const day = (iso: string | Date): string =>
+    new Intl.DateTimeFormat(data.lesson.language, { dateStyle: 'long' }).format(new Date(iso));
+
+  onMount(() => {
+    isOffline = !navigator.onLine;
+    void keepForOffline();
+    void keptOn().then((date) => (copyFrom = date));
+  });
+
+  const measure = (element: HTMLElement) => {
+    const observer = new ResizeObserver(([entry]) => (room = Math.floor(entry!.contentRect.width)));
+    observer.observe(element);
+    return () => observer.disconnect();
+  };
+  const choose = (note: number): void => {
+    chosen = score.notes[note]!.bar;
+    document
+      .querySelector(`[data-walk-bar="${lineOf(chosen)}"]`)
+      ?.scrollIntoView({ block: 'center', behavior: 'smooth' });
+  };
+  /** The first bar of the line that tells of a bar. */
+  const lineOf = (bar: number): number | undefined => content.walk.findLast(({ from }) => from <= bar)?.from;
+</script>
+
+<svelte:head>
+  <title>{content.title}</title>
+  <link rel="manifest" href="manifest.webmanifest" />
+  <meta name="robots" content="noindex" />
+</svelte:head>
+<svelte:window ononline={() => (isOffline = false)} onoffline={() => (isOffline = true)} />
+
+<div class="page" lang={data.lesson.language}>
+  <header>
+    <h1>{content.title}</h1>
+    <p>{content.composer}</p>
+    <p class="small">
+      {#if data.recipient}{words.for} {data.recipient}.{/if}
+      {#if data.teacher}{words.from} {data.teacher}.{/if}
+      {words.given}
+      {day(data.givenAt)}. {words.opensUntil}
+      {day(data.endsAt)}.
+    </p>
+    {#if isOffline}<p class="badge badge-warning" role="status">
+        {words.offline}
+        {copyFrom ? day(copyFrom) : ''}
+      </p>{/if}
+  </header>
+
+  {#if data.remarks}
+    <section class="remarks">
+      <h2>{words.remarks}</h2>
+      <p>{data.remarks}</p>
+    </section>
+  {/if}
+
+  <section aria-label={words.sheet}>
+    <div class="zoom">
+      <button
+        class="btn btn-sm btn-square"
+        aria-label={words.smaller}
+        disabled={zoom === 0}
+        onclick={() => (zoom -= 1)}><ZoomOut class="size-4" /></button
+      >
+      <button
+        class="btn btn-sm btn-square"
+        aria-label={words.larger}
+        disabled={zoom === ZOOMS.length - 1}
+        onclick={() => (zoom += 1)}><ZoomIn class="size-4" /></button
+      >
+    </div>
+    <div class="sheet" data-complete={isDrawn} {@attach measure}>
+      {#if room > 0}
+        <div style:zoom={scale}>
+          <LessonMusic
+            {score}
+            plan={content}
+            {written}
+            marks={content.marks}
+            {width}
+            tablature={data.lesson.tablature}
+            {letters}
+            ondrawn={(complete) => (isDrawn = complete)}
+            onpick={choose}
+          />
+        </div>
+      {/if}
+    </div>
+  </section>
+
+  {#if content.cards.length > 0}
+    <section>
+      <h2>{words.shapes}</h2>
+      <div class="cards">
+        {#each content.cards as card (`${card.bar} ${card.onset}`)}
+          <ShapeCardPicture {card} label="{words.bar} {barLabel(score.bars[card.bar]!)}" />
+        {/each}
+      </div>
+    </section>
+  {/if}
+
+  {#if content.walk.length > 0}
+    <section>
+      <h2>{words.walkThrough}</h2>
+      {#each content.walk as line, index (index)}
+        <article
+          class:chosen={chosen !== undefined && lineOf(chosen) === line.from}
+          class:slow={line.depth === 'slow' && data.lesson.depth !== 'slow'}
+          data-walk-bar={line.from}
+        >
+          <h3>
+            {line.heading}
+            {#if line.from === line.to && letters.has(line.from)}<span class="badge badge-sm"
+                >{letters.get(line.from)}</span
+              >{/if}
+            <button
+              class="btn btn-ghost btn-xs"
+              aria-expanded={asking === index}
+              onclick={() => (asking = asking === index ? undefined : index)}>{words.ask}</button
+            >
+          </h3>
+          <ul>
+            {#each line.sentences as { text }, place (place)}<li>{text}</li>{/each}
+          </ul>
+          {#if asking === index}
+            <form
+              method="POST"
+              action="?/ask"
+              use:enhance={() => {
+                trouble = '';
+                return async ({ result, update }) => {
+                  if (result.type === 'error') trouble = words.notSent!;
+                  else await update();
+                  if (result.type === 'success') asking = undefined;
+                };
+              }}
+            >
+              <input type="hidden" name="bar" value={line.from} />
+              <label class="block text-sm"
+                >{words.question}
+                <textarea
+                  class="textarea w-full"
+                  name="question"
+                  required
+                  maxlength={LONGEST_QUESTION}
+                  rows="2"></textarea></label
+              >
+              <button class="btn btn-sm btn-primary">{words.send}</button>
+              {#if trouble || form?.trouble}<p role="alert" class="text-sm text-error">
+                  {trouble || (form?.trouble === 'too-many' ? words.tooMany : words.unreadable)}
+                </p>{/if}
+            </form>
+          {/if}
+          {#if form?.asked === line.from && asking !== index}<p role="status" class="text-sm">
+              {words.sent}
+            </p>{/if}
+        </article>
+      {/each}
+    </section>
+  {/if}
+  <p class="small">{words.care}</p>
+</div>
+
+<style>
+  .page {
+    max-width: 60rem;
+    margin-inline: auto;
+    padding: 1rem;
+    font-size: 1rem;
+  }
+  h1 {
+    font: 600 1.6rem var(--font-serif);
+  }
+  h2 {
+    font: 600 1.15rem var(--font-serif);
+    margin-top: 1.2rem;
+  }
+  h3 {
+    font-weight: 600;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.4rem;
+    align-items: center;
+  }
+  .small {
+    font-size: 0.85rem;
+    opacity: 0.75;
+  }
+  .remarks p {
+    white-space: pre-wrap;
+  }
+  .zoom {
+    display: flex;
+    gap: 0.4rem;
+    justify-content: flex-end;
+  }
+  .sheet {
+    overflow-x: auto;
+    min-height: 10rem;
+  }
+  .cards {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(98px, 1fr));
+    gap: 0.8rem;
+  }
+  article {
+    padding: 0.4rem 0.6rem;
+    border-radius: var(--radius-box);
+  }
+  article.chosen {
+    background: color-mix(in oklab, var(--color-warning) 18%, transparent);
+  }
+  article.slow {
+    margin-left: 1rem;
+    font-size: 0.92rem;
+  }
+  ul {
+    list-style: disc;
+    padding-left: 1.2rem;
+  }
+</style>

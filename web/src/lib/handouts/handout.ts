@@ -1,0 +1,55 @@
+import {
+  humanText,
+  indexById,
+  type MarksAt,
+  type NotePlan,
+  type PlacedMark,
+  type Score,
+  type ShapeCard,
+} from '@oculon/core';
+import * as z from 'zod';
+import { lessonSchema, LONGEST_REMARKS, type Lesson } from '../lesson/lesson.ts';
+import type { WalkView } from '../planner/api.ts';
+
+/** How long a link opens its page, in days. */
+export const LINK_DAYS = { least: 1, usual: 60, most: 365 } as const;
+export const LONGEST_QUESTION = 500;
+
+/** What a teacher asks for when handing out. */
+export const handoutRequestSchema = z.strictObject({
+  lesson: lessonSchema,
+  recipient: humanText(0, 100),
+  remarks: z.string().max(LONGEST_REMARKS),
+  days: z.int().min(LINK_DAYS.least).max(LINK_DAYS.most),
+});
+export type HandoutRequest = z.infer<typeof handoutRequestSchema>;
+
+/** What a student's page shows, as it was when it was given. */
+export interface HandoutContent {
+  readonly title: string;
+  readonly composer: string;
+  readonly score: Omit<Score, 'indexOf'>;
+  readonly notes: readonly NotePlan[];
+  /** The marks at notes; all of them when missing. */
+  readonly written: readonly (readonly [number, MarksAt])[] | undefined;
+  readonly marks: readonly PlacedMark[];
+  /** Letters of the hard bars. */
+  readonly letters: readonly (readonly [number, string])[];
+  readonly walk: readonly WalkView[];
+  readonly cards: readonly ShapeCard[];
+}
+
+/** A page as its link opens it. */
+export interface OpenedHandout {
+  readonly content: HandoutContent;
+  readonly lesson: Lesson;
+  readonly recipient: string;
+  readonly remarks: string;
+  readonly teacher: string;
+  /** ISO times. */
+  readonly givenAt: string;
+  readonly endsAt: string;
+}
+
+/** The score of a page with the places of its notes. */
+export const scoreOf = ({ score }: HandoutContent): Score => ({ ...score, indexOf: indexById(score.notes) });

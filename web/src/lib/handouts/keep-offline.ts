@@ -1,0 +1,36 @@
+/** What the keeper of the page is told: everything that was fetched for it. */
+export interface KeepMessage {
+  readonly kind: 'keep';
+  readonly page: string;
+  readonly addresses: readonly string[];
+}
+export const OFFLINE_CACHE = 'oculon-student';
+const KEPT_AT = 'oculon-kept-at';
+
+/** Keeps this page and all it was made of in the browser, to be opened without a network. */
+export const keepForOffline = async (): Promise<void> => {
+  if (!('serviceWorker' in navigator)) return;
+  try {
+    await navigator.serviceWorker.register('/service-worker.js', { scope: '/s/' });
+    const { active } = await navigator.serviceWorker.ready;
+    const addresses = performance
+      .getEntriesByType('resource')
+      .map(({ name }) => name)
+      .filter((name) => new URL(name).origin === location.origin);
+    const message: KeepMessage = { kind: 'keep', page: location.href.split('#')[0]!, addresses };
+    active?.postMessage(message);
+    if (navigator.onLine) localStorage.setItem(KEPT_AT, new Date().toISOString());
+  } catch {
+    // A browser that keeps nothing opens the page with a network alone.
+  }
+};
+
+/** When this page was last kept; undefined when it never was. */
+export const keptOn = async (): Promise<Date | undefined> => {
+  try {
+    const kept = localStorage.getItem(KEPT_AT);
+    return kept ? new Date(kept) : undefined;
+  } catch {
+    return undefined;
+  }
+};

@@ -1,0 +1,81 @@
+import {
+  applyEdits,
+  difficultyOf,
+  EMPTY_FINGERING,
+  markedPage,
+  placedMarks,
+  planPiece,
+  proposedMarks,
+  readMusicXml,
+  readSourceFile,
+  shapeCards,
+  signsOnPage,
+  walkHeading,
+  walkThrough,
+  wordingIn,
+  markId,
+  type Edit,
+} from '@oculon/core';
+import type { HandoutContent } from '../../handouts/handout.ts';
+import { hardestBars } from '../../lesson/hard-bars.ts';
+import type { Lesson } from '../../lesson/lesson.ts';
+import { planSetup, scoreAsRead } from '../../planner/setup.ts';
+import { shownSpans } from '../../sheet/shown-marks.ts';
+
+/** What a page is made of. */
+export interface HandoutWork {
+  readonly source: Uint8Array;
+  readonly part: string | undefined;
+  readonly edits: readonly Edit[];
+  readonly title: string;
+  readonly composer: string;
+  readonly lesson: Lesson;
+}
+
+/** Plans a version and sets out what a student's page shows of it; undefined when the source is no score any more. */
+export const handoutContent = ({
+  source,
+  part,
+  edits,
+  title,
+  composer,
+  lesson,
+}: HandoutWork): HandoutContent | undefined => {
+  const text = readSourceFile(source);
+  const read = text.ok ? readMusicXml(text.value, part === undefined ? {} : { part }) : text;
+  if (!read.ok) return undefined;
+  const fingering = applyEdits(EMPTY_FINGERING, edits);
+  const score = scoreAsRead(read.value.score, fingering.setup);
+  const plan = planPiece(score, fingering, planSetup(fingering.setup, score));
+  const { density, depth, language, noteNames } = lesson;
+  const marked = markedPage(plan, density);
+  const positions = signsOnPage(plan, marked).filter(
+    (mark) => mark.kind === 'position' && fingering.marks.get(markId(mark))?.kind !== 'removed',
+  );
+  const fromFile = new Map([...read.value.marks].map(([id, { mark }]) => [id, mark] as const));
+  const placed = placedMarks(proposedMarks(plan), fromFile, fingering.marks);
+  const wording = wordingIn(language, noteNames);
+  const { indexOf: _, ...bare } = plan.score;
+  return {
+    title,
+    composer,
+    score: bare,
+    notes: plan.notes.map((note) => ({ ...note, locked: false, cost: {} })),
+    written:
+      density === 'everything'
+        ? undefined
+        : [...marked.page.at].map(([sound, marks]) => [plan.left.sounds[sound]!.head, marks] as const),
+    marks: shownSpans(placed, density === 'everything', positions),
+    letters: lesson.hardSpots
+      ? [...hardestBars(difficultyOf(plan.performance, score.tempi[0]!.quartersPerMinute))]
+      : [],
+    walk:
+      depth === null
+        ? []
+        : walkThrough(wording, plan, depth, { withSlow: true }).map((line) => ({
+            ...line,
+            heading: walkHeading(wording, plan, line),
+          })),
+    cards: lesson.cards ? shapeCards(plan) : [],
+  };
+};
