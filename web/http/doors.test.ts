@@ -3,6 +3,7 @@ import pg from 'pg';
 import { hash } from '@node-rs/argon2';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { importedPiece, type Question } from './ask.ts';
+import { given, HANDOUT } from './given.ts';
 import { Visitor } from './session.ts';
 
 const PASSWORD = 'low meadow dance';
@@ -10,6 +11,8 @@ let client: pg.Client;
 let piece: string;
 let fingering: string;
 let student: string;
+let handout: string;
+let question: string;
 let passwordHash: string;
 beforeAll(async () => {
   client = new pg.Client({ connectionString: process.env.DATABASE_URL });
@@ -22,6 +25,15 @@ beforeAll(async () => {
     [piece],
   );
   student = rows[0].id;
+  expect((await given(fingering)).status).toBe(201);
+  ({ handout, question } = (
+    await client.query(
+      `with given as (select teacher_id, id from handouts where fingering_id = $1)
+       insert into questions (teacher_id, handout_id, bar, body) select teacher_id, id, 0, 'Why?' from given
+       returning handout_id as handout, id as question`,
+      [fingering],
+    )
+  ).rows[0]);
 });
 afterAll(() => client.end());
 
@@ -54,6 +66,10 @@ const routes = (): readonly (Question & { readonly shows?: RegExp })[] => {
   return [
     { path: `/pieces/${piece}` },
     { path: `/pieces/${piece}/${fingering}` },
+    { path: `/pieces/${piece}/${fingering}/lesson` },
+    { method: 'POST', path: `/api/fingerings/${fingering}/handouts`, body: JSON.stringify(HANDOUT) },
+    { method: 'DELETE', path: `/api/handouts/${handout}` },
+    { method: 'PATCH', path: `/api/questions/${question}`, body: '{"read":true}' },
     { path: `/pieces/${piece}/versions` },
     { path: `/pieces/${piece}/compare?one=${fingering}&other=${fingering}` },
     { path: `/students/${student}` },
@@ -79,7 +95,9 @@ const stateOfPiece = async () =>
   (
     await client.query(
       `select title, revision, f.name, f.deleted_at, s.name as student, s.archived_at is null as back,
-         (select count(*) from labels where fingering_id = f.id) as labels
+         (select count(*) from labels where fingering_id = f.id) as labels,
+         (select count(*) from handouts where fingering_id = f.id and revoked_at is null) as handouts,
+         (select count(*) from questions where read_at is not null) as answered
        from pieces as p join fingerings as f on f.piece_id = p.id left join students as s on s.id = $2
        where p.id = $1`,
       [piece, student],

@@ -176,7 +176,8 @@
       bind:this={paper}
       data-complete={isReady && isDrawn}
     >
-      <div data-block class="head">
+      <div data-block class="head" class:with-code={code !== ''}>
+        {#if code}<img class="code" src={code} alt={words.scan} />{/if}
         <h2>{data.piece.title}</h2>
         <p class="line"><span>{data.piece.composer}</span><span>{today}</span></p>
         <p class="line">
@@ -184,7 +185,6 @@
           <span>{data.teacher.name ? `${words.teacher}: ${data.teacher.name}` : ''}</span>
         </p>
       </div>
-      {#if code}<img data-block class="code" src={code} alt={words.scan} />{/if}
       {#if remarks}<p data-block class="remarks">{remarks}</p>{/if}
       {#if score && plan && isReady}
         <div class="music" style:zoom={scale}>
@@ -287,10 +287,16 @@
   .head {
     padding-bottom: 0.6em;
   }
+  .head.with-code {
+    min-height: 84px;
+    padding-right: 92px;
+    position: relative;
+  }
   .code {
-    float: right;
-    width: 72px;
-    margin-top: -62px;
+    position: absolute;
+    right: 0;
+    top: 0;
+    width: 76px;
   }
   .remarks {
     white-space: pre-wrap;

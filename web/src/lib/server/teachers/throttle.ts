@@ -21,6 +21,8 @@ const LIMITS = {
   device: { points: 15, duration: 15 * MINUTE },
   /** Links that do not work, and letters asked for, from one network address. */
   links: { points: 30, duration: 15 * MINUTE },
+  /** Students' pages that are not there, from one network address: a class may share one. */
+  pages: { points: 60, duration: 15 * MINUTE },
 } as const;
 type Limit = keyof typeof LIMITS;
 
@@ -48,6 +50,7 @@ export class Throttle {
       account: limiter('account'),
       device: limiter('device'),
       links: limiter('links'),
+      pages: limiter('pages'),
     };
   }
 

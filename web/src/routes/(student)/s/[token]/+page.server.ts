@@ -19,7 +19,7 @@ const questionSchema = z.object({
 
 /** The page of a link. One that opens nothing says so alike, whether it was revoked, is over or never was. */
 const opened = async (event: RequestEvent, token: string) => {
-  const counts: readonly Counted[] = [['links', addressOf(event)]];
+  const counts: readonly Counted[] = [['pages', addressOf(event)]];
   return withDatabase(async () => {
     if ((await throttleHere().wait(counts)) > 0)
       error(429, 'Too many links that open nothing were tried from here. Try again in a quarter of an hour.');

@@ -1,0 +1,27 @@
+import { ask } from './ask.ts';
+
+/** What is asked for when a page is handed out. */
+export const HANDOUT = {
+  lesson: {
+    density: 'essential',
+    depth: 'bars',
+    cards: true,
+    tablature: false,
+    hardSpots: true,
+    paper: 'A4',
+    large: false,
+    language: 'en',
+    noteNames: 'letters',
+  },
+  recipient: 'Ivo',
+  remarks: 'Slowly.',
+  days: 30,
+};
+
+/** Hands a version out, as the teacher for whom the test server was started. */
+export const given = (fingering: string, change: Partial<typeof HANDOUT> = {}) =>
+  ask({
+    method: 'POST',
+    path: `/api/fingerings/${fingering}/handouts`,
+    body: JSON.stringify({ ...HANDOUT, ...change }),
+  });
