@@ -1,7 +1,8 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
   import type { Lesson } from '../lesson/lesson.ts';
-  import { LINK_DAYS, type HandoutRequest } from './handout.ts';
+  import { LINK_DAYS } from './handout.ts';
+  import type { HandoutRequest } from './handout-request.ts';
 
   interface Given {
     readonly id: string;

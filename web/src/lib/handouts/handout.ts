@@ -1,5 +1,4 @@
 import {
-  humanText,
   indexById,
   type MarksAt,
   type NotePlan,
@@ -7,22 +6,12 @@ import {
   type Score,
   type ShapeCard,
 } from '@oculon/core';
-import * as z from 'zod';
-import { lessonSchema, LONGEST_REMARKS, type Lesson } from '../lesson/lesson.ts';
+import type { Lesson } from '../lesson/lesson.ts';
 import type { WalkView } from '../planner/api.ts';
 
 /** How long a link opens its page, in days. */
 export const LINK_DAYS = { least: 1, usual: 60, most: 365 } as const;
 export const LONGEST_QUESTION = 500;
-
-/** What a teacher asks for when handing out. */
-export const handoutRequestSchema = z.strictObject({
-  lesson: lessonSchema,
-  recipient: humanText(0, 100),
-  remarks: z.string().max(LONGEST_REMARKS),
-  days: z.int().min(LINK_DAYS.least).max(LINK_DAYS.most),
-});
-export type HandoutRequest = z.infer<typeof handoutRequestSchema>;
 
 /** What a student's page shows, as it was when it was given. */
 export interface HandoutContent {

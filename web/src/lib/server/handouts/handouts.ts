@@ -1,6 +1,7 @@
 import type pg from 'pg';
 import * as z from 'zod';
-import type { HandoutContent, HandoutRequest, OpenedHandout } from '../../handouts/handout.ts';
+import type { HandoutContent, OpenedHandout } from '../../handouts/handout.ts';
+import type { HandoutRequest } from '../../handouts/handout-request.ts';
 import { lessonSchema } from '../../lesson/lesson.ts';
 import type { Queryable } from '../database/database.ts';
 import {

@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { handoutRequestSchema } from '$lib/handouts/handout.ts';
+import { handoutRequestSchema } from '$lib/handouts/handout-request.ts';
 import { listEdits } from '$lib/server/fingerings/fingerings.ts';
 import { insertHandout } from '$lib/server/handouts/handouts.ts';
 import { sourceOfVersion } from '$lib/server/handouts/version-source.ts';
