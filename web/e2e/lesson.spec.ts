@@ -17,7 +17,7 @@ test('the lesson sheet prints as it is previewed, with what was asked for', asyn
   await expect(page.locator('.paper')).toContainText('Slowly first.');
   await expect(page.locator('.paper')).toContainText('move to position V');
   const essential = await page.locator('.paper [data-finger-of]').count();
-  await page.getByLabel('Marks').selectOption('everything');
+  await page.getByLabel(/^Marks/).selectOption('everything');
   await expect.poll(() => page.locator('.paper [data-finger-of]').count()).toBeGreaterThan(2 * essential);
 
   await page.getByLabel('Strings and frets under the notes').check();
@@ -58,7 +58,7 @@ test('a student opens the link on a phone, goes offline, asks, and the teacher s
   // Nothing sticks out of the phone.
   expect(await student.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await student.getByRole('button', { name: 'Larger' }).click();
-  await student.locator('[data-note="5"]').click();
+  await student.locator('[data-note="7"]').click();
   await expect(student.locator('article.chosen')).toContainText('Bar 2');
 
   // What is kept is kept in the background, once the page is there.

@@ -170,3 +170,50 @@ for (const study of ['salt-lanterns', 'slow-ferry'])
     expect(await page.locator('.system .layer text').count()).toBeGreaterThan(100);
     expect(await touching(page)).toEqual([]);
   });
+
+/** Half a staff space, less what rounding takes, in px. */
+const CLEAR = 4.5;
+
+/** Digits that come nearer than half a staff space to a notehead or to each other, as `digit of note × what`. */
+const crowded = (page: Page) =>
+  page.locator('.system .layer').evaluateAll(
+    (layers, clear) =>
+      layers.flatMap((layer) => {
+        const { left: originX, top: originY } = layer.getBoundingClientRect();
+        const boxOf = (element: Element, rise = 0) => {
+          const { left, right, top, bottom } = element.getBoundingClientRect();
+          const air = (bottom - top) * rise;
+          return { left: left - originX, right: right - originX, top: top - originY + air, bottom: bottom - originY - air };
+        };
+        // The area for the pointer reaches 2 px to the right of its head; a head is a staff space high.
+        const heads = [...layer.querySelectorAll('[data-note]')].map((area) => {
+          const { right, top, bottom } = boxOf(area);
+          const middle = (top + bottom) / 2;
+          return { left: right - 14, right: right - 2, top: middle - 5, bottom: middle + 5, name: 'head' };
+        });
+        const digits = [...layer.querySelectorAll('.finger')].map((digit) => ({
+          ...boxOf(digit, 0.25),
+          name: `${digit.textContent} of ${digit.getAttribute('data-finger-of')}`,
+        }));
+        const isNear = (a: (typeof digits)[number], b: (typeof digits)[number], room: number) =>
+          a.left - room < b.right && b.left - room < a.right && a.top < b.bottom && b.top < a.bottom;
+        return digits.flatMap((digit, index) => [
+          ...heads.filter((head) => isNear(digit, head, clear)).map((head) => `${digit.name} × ${head.name}`),
+          ...digits
+            .slice(index + 1)
+            .filter((other) => isNear(digit, other, 0))
+            .map((other) => `${digit.name} × ${other.name}`),
+        ]);
+      }),
+    CLEAR,
+  );
+
+for (const study of ['salt-lanterns', 'paper-kites', 'two-bells', 'stairs-of-glass'])
+  test(`every digit stands half a staff space from the noteheads in ${study}`, async ({ page }) => {
+    await importStudy(page, `${STUDIES}${study}.musicxml`);
+    expect(await page.locator('.finger').count()).toBeGreaterThan(40);
+    expect(await crowded(page)).toEqual([]);
+    await page.getByRole('radio', { name: 'Essential' }).check();
+    await expect.poll(() => page.locator('.finger').count()).toBeLessThan(30);
+    expect(await crowded(page)).toEqual([]);
+  });
