@@ -59,8 +59,11 @@ export const readerView = ({ score, left }: Performance, barres: readonly Barre[
   let held: SeenNote[] = [];
   for (const { slice, position } of left.hands) {
     const { length } = score.bars[slice.bar]!;
-    while (drawn < barres.length && barres[drawn]!.onset <= slice.onset) running.push(barres[drawn++]!);
-    running = running.filter(({ onset, until }) => until > slice.onset || onset === slice.onset);
+    const first = drawn;
+    while (drawn < barres.length && barres[drawn]!.onset <= slice.onset) drawn += 1;
+    running = [...running, ...barres.slice(first, drawn)].filter(
+      ({ onset, until }) => until > slice.onset || onset === slice.onset,
+    );
     const own = slice.struck.flatMap((sound): SeenNote[] => {
       const choice = left.choices[sound];
       const { head, midi, voice, onset, end } = left.sounds[sound]!;
