@@ -56,7 +56,7 @@ export const HAND_MARKED: readonly HandMarked[] = [
   {
     name: 'F minor broken under its barre',
     voices: ['F2/8 C3/8 F3/8 G#3/8 C4/8 F4/8 C4/8 G#3/8'],
-    marked: '6:1! 5:3 4:4! 3:1 2:1 1:1 2:1 3:1',
+    marked: '6:1 5:3 4:4! 3:1 2:1 1:1 2:1 3:1',
   },
   { name: '4 because 3 is held below', voices: ['D4/4 C4/4 B3/2', 'G2/1'], marked: '2:4! 2:1 2:0 6:3' },
   { name: 'a tune over a held C', voices: ['E4/4 F4/4 G4/4 E4/4', 'C3/1'], marked: '1:0 1:1 1:4! 1:0 5:3!' },

@@ -62,8 +62,8 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
   const followed: Followed[] = [];
   const open = new Map<number, Followed>();
   const longest = LEAVES_AFTER * plan.piece.score.ticksPerQuarter;
-  /** Fingers that lay on one string before they lay flat: the barre is laid down from there. */
-  let single = new Map<number, number>();
+  /** Fingers that lie on one string before they lie flat. */
+  let tips = new Map<number, Tip>();
   for (const { slice, lying, flat } of plan.hands) {
     const lies = ({ finger, fret }: Followed): boolean =>
       lying.some((each) => each.finger === finger && each.fret === fret);
@@ -81,13 +81,18 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
       const running = open.get(finger);
       if (running) running.strings = spanOf([...running.strings, ...strings]);
       else {
+        const tip = tips.get(finger);
+        const own = tip?.fret === fret ? tip : undefined;
+        const span = spanOf(own ? [...strings, own.string] : strings);
+        // Where no open string is in the way the finger lies flat as soon as it comes; else it is laid down from its tip.
+        const isFree = own !== undefined && own.open.every((string) => string < span[0] || string > span[1]);
         const barre: Followed = {
           finger,
           fret,
-          onset: slice.onset,
-          strings: spanOf(strings),
+          onset: isFree ? own.onset : slice.onset,
+          strings: isFree ? span : spanOf(strings),
           until: slice.onset,
-          isHinge: single.get(finger) === fret,
+          isHinge: own !== undefined && !isFree,
         };
         open.set(finger, barre);
         followed.push(barre);
@@ -99,18 +104,39 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
           barre.until = Math.max(barre.until, plan.sounds[each.sound]!.end, slice.onset);
       if (soundsOpenUnderBase(barre, lying)) barre.isHinge = true;
     }
-    single = new Map(
-      [1, 2, 3, 4].flatMap((finger) => {
-        const own = lying.filter((each) => each.finger === finger);
-        return own.length === 1 ? [[finger, own[0]!.fret] as const] : [];
-      }),
-    );
+    tips = tipsAt(slice.onset, lying, tips);
   }
   return followed.map(({ isHinge, strings, ...barre }): Barre => ({
     ...barre,
     strings,
     kind: isHinge ? 'hinge' : strings[1] - strings[0] + 1 >= FULL_BARRE_STRINGS ? 'full' : 'partial',
   }));
+};
+
+/** A finger on one string: since when, and the open strings that have sounded since. */
+interface Tip {
+  readonly fret: number;
+  readonly string: number;
+  readonly onset: number;
+  readonly open: readonly number[];
+}
+
+const tipsAt = (
+  onset: number,
+  lying: readonly Lying[],
+  before: ReadonlyMap<number, Tip>,
+): Map<number, Tip> => {
+  const open = lying.filter(({ finger, sounding }) => finger === 0 && sounding).map(({ string }) => string);
+  return new Map(
+    [1, 2, 3, 4].flatMap((finger) => {
+      const [own, ...others] = lying.filter((each) => each.finger === finger);
+      if (!own || others.length > 0) return [];
+      const { fret, string } = own;
+      const tip = before.get(finger);
+      const isSame = tip?.fret === fret && tip.string === string;
+      return [[finger, isSame ? { ...tip, open: [...tip.open, ...open] } : { fret, string, onset, open }] as const];
+    }),
+  );
 };
 
 /** Whether an open string sounds just on the treble side of the index, whose base must lift for it. */

@@ -109,7 +109,7 @@ describe('kinds of barres', () => {
     expect(small.barres.map(({ kind, strings }) => [kind, strings])).toEqual([['partial', [1, 3]]]);
   });
 
-  it('laid down from a finger that lies already are hinges, and so are those beside an open treble', () => {
+  it('lie from the first note of their finger, or are laid down from it where an open string was in the way', () => {
     const score = exampleScore({ voices: ['F4/4 C4/4 F4/2', 'F3/1'] });
     const laid = planPiece(
       score,
@@ -120,8 +120,18 @@ describe('kinds of barres', () => {
         ['F3', 0, { string: 4, finger: 3 }],
       ),
     );
-    expect(laid.barres.map(({ kind }) => kind)).toEqual(['hinge']);
-    expect(laid.technique.barreCare[0]!.advice).toContain('lay-down-from-tip');
+    expect(laid.barres.map(({ kind, onset }) => [kind, onset])).toEqual([['partial', 0]]);
+    expect(laid.technique.barreCare[0]!.advice).not.toContain('lay-down-from-tip');
+    const hinged = exampleScore({ voices: ['F4/1', 'B3/4 C4/2.'] });
+    const tipped = planPiece(
+      hinged,
+      decide(hinged, ['F4', 0, { string: 1, finger: 1 }], ['C4', 0, { string: 2, finger: 1 }]),
+    );
+    expect(tipped.barres.map(({ kind, onset }) => [kind, onset])).toEqual([['hinge', hinged.ticksPerQuarter]]);
+    expect(tipped.technique.barreCare[0]!.advice).toContain('lay-down-from-tip');
+  });
+
+  it('are hinges beside an open treble', () => {
     const open = exampleScore({ voices: ['E3+A3+C#4+E4/1'] });
     const beside = planPiece(
       open,
