@@ -183,7 +183,12 @@ const crowded = (page: Page) =>
         const boxOf = (element: Element, rise = 0) => {
           const { left, right, top, bottom } = element.getBoundingClientRect();
           const air = (bottom - top) * rise;
-          return { left: left - originX, right: right - originX, top: top - originY + air, bottom: bottom - originY - air };
+          return {
+            left: left - originX,
+            right: right - originX,
+            top: top - originY + air,
+            bottom: bottom - originY - air,
+          };
         };
         // The area for the pointer reaches 2 px to the right of its head; a head is a staff space high.
         const heads = [...layer.querySelectorAll('[data-note]')].map((area) => {

@@ -22,7 +22,8 @@ const LONGEST_TRIAL = 48;
 
 /**
  * The fewest marks found from which a reader gets the whole left hand without stopping to think: each written where it
- * first goes wrong, then those taken away that were not needed after all. What comes out is right by construction. What is
+ * first goes wrong, then those taken away that were not needed after all. What comes out is right by
+ * construction, unless a moment cannot be told even by all its marks. What is
  * `written` already stays, needed or not.
  */
 export const fewestLeftMarks = (
@@ -47,12 +48,17 @@ export const fewestLeftMarks = (
   /** Writes what is missing at a moment. */
   const mend = (at: number): readonly Mark[] => {
     const arrives = view.moments[at - 1]?.position !== view.moments[at]!.position;
+    let all: readonly Mark[] = [];
     for (const marks of remedies(view.moments[at]!, page, arrives)) {
       for (const mark of marks) write(page, mark);
       if (reads(at)) return marks;
       for (const mark of marks) erase(page, mark);
+      all = marks;
     }
-    throw new RangeError(`moment ${at} is not read right with all its marks`);
+    // Not even everything tells it: that much is written, and the page says that it does not read.
+    for (const mark of all) write(page, mark);
+    reads(at);
+    return all;
   };
   const mendFrom = (from: number, to: number): readonly Mark[] => {
     const added: Mark[] = [];

@@ -134,7 +134,9 @@ const tipsAt = (
       const { fret, string } = own;
       const tip = before.get(finger);
       const isSame = tip?.fret === fret && tip.string === string;
-      return [[finger, isSame ? { ...tip, open: [...tip.open, ...open] } : { fret, string, onset, open }] as const];
+      return [
+        [finger, isSame ? { ...tip, open: [...tip.open, ...open] } : { fret, string, onset, open }] as const,
+      ];
     }),
   );
 };

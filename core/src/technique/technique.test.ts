@@ -127,7 +127,9 @@ describe('kinds of barres', () => {
       hinged,
       decide(hinged, ['F4', 0, { string: 1, finger: 1 }], ['C4', 0, { string: 2, finger: 1 }]),
     );
-    expect(tipped.barres.map(({ kind, onset }) => [kind, onset])).toEqual([['hinge', hinged.ticksPerQuarter]]);
+    expect(tipped.barres.map(({ kind, onset }) => [kind, onset])).toEqual([
+      ['hinge', hinged.ticksPerQuarter],
+    ]);
     expect(tipped.technique.barreCare[0]!.advice).toContain('lay-down-from-tip');
   });
 

@@ -162,7 +162,7 @@
               use:enhance={() => {
                 trouble = '';
                 return async ({ result, update }) => {
-                  if (result.type === 'error') trouble = words.notSent!;
+                  if (result.type === 'error') trouble = words.notSent;
                   else await update();
                   if (result.type === 'success') asking = undefined;
                 };
