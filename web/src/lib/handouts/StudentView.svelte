@@ -63,7 +63,7 @@
 </svelte:head>
 <svelte:window ononline={() => (isOffline = false)} onoffline={() => (isOffline = true)} />
 
-<div class="page" lang={data.lesson.language}>
+<main class="page" lang={data.lesson.language}>
   <header>
     <h1>{content.title}</h1>
     <p>{content.composer}</p>
@@ -87,7 +87,7 @@
     </section>
   {/if}
 
-  <section aria-label={words.sheet}>
+  <section>
     <div class="zoom">
       <button
         class="btn btn-sm btn-square"
@@ -102,7 +102,16 @@
         onclick={() => (zoom += 1)}><ZoomIn class="size-4" /></button
       >
     </div>
-    <div class="sheet" data-complete={isDrawn} {@attach measure}>
+    <!-- A sheet that is wider than the phone scrolls: the keyboard must reach it too. -->
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    <div
+      class="sheet"
+      role="group"
+      aria-label={words.sheet}
+      tabindex="0"
+      data-complete={isDrawn}
+      {@attach measure}
+    >
       {#if room > 0}
         <div style:zoom={scale}>
           <LessonMusic
@@ -192,7 +201,7 @@
     </section>
   {/if}
   <p class="small">{words.care}</p>
-</div>
+</main>
 
 <style>
   .page {
