@@ -1,4 +1,3 @@
-import { parseArgs } from 'node:util';
 import {
   DENSITIES,
   EMPTY_FINGERING,
@@ -11,18 +10,17 @@ import {
   type Wording,
 } from '@oculon/core';
 import { openPiece } from './open-piece.ts';
-import { complain, oneFile, oneOf, readLanguage, readSetup, SETUP_OPTIONS } from './setup-options.ts';
-import { UsageError } from './usage.ts';
+import {
+  complain,
+  oneFile,
+  oneOf,
+  readArguments,
+  readLanguage,
+  readSetup,
+  SETUP_OPTIONS,
+} from './setup-options.ts';
 
 const OPTIONS = { ...SETUP_OPTIONS, json: { type: 'boolean' }, density: { type: 'string' } } as const;
-
-const readArguments = (args: readonly string[]) => {
-  try {
-    return parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true });
-  } catch (error) {
-    throw new UsageError((error as Error).message);
-  }
-};
 
 const COLUMN_WIDTH = 7;
 const row = (cells: readonly string[]): string =>
@@ -78,7 +76,7 @@ const marksTable = (wording: Wording, plan: Plan, { piece, notes, signs, reads }
 
 /** `oculon marks FILE`: which marks stand on the page at a density, as a table or as `oculon.marks/1`. */
 export const marks = async (args: readonly string[]): Promise<0 | 1> => {
-  const { values, positionals } = readArguments(args);
+  const { values, positionals } = readArguments(args, OPTIONS);
   const file = oneFile(positionals);
   const density = oneOf('density', values.density, DENSITIES) ?? 'essential';
   const wanted = readSetup(values);

@@ -1,5 +1,4 @@
 import { writeFile } from 'node:fs/promises';
-import { parseArgs } from 'node:util';
 import {
   EMPTY_FINGERING,
   findingText,
@@ -17,6 +16,7 @@ import {
   complain,
   fileTrouble,
   oneFile,
+  readArguments,
   readLanguage,
   readRange,
   readSetup,
@@ -31,17 +31,9 @@ const OPTIONS = {
   bars: { type: 'string' },
 } as const;
 
-const readArguments = (args: readonly string[]) => {
-  try {
-    return parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true });
-  } catch (error) {
-    throw new UsageError((error as Error).message);
-  }
-};
-
 /** `oculon plan FILE`: reads a piece, plans both hands, prints a table or JSON, writes MusicXML on request. */
 export const plan = async (args: readonly string[]): Promise<0 | 1> => {
-  const { values, positionals } = readArguments(args);
+  const { values, positionals } = readArguments(args, OPTIONS);
   const file = oneFile(positionals);
   const range = readRange(values.bars);
   const wanted = readSetup(values);

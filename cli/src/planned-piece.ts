@@ -1,18 +1,8 @@
-import { parseArgs } from 'node:util';
 import { EMPTY_FINGERING, planPiece, setupFor, type Plan, type Wording } from '@oculon/core';
 import { openPiece } from './open-piece.ts';
-import { complain, oneFile, readLanguage, readSetup, SETUP_OPTIONS } from './setup-options.ts';
-import { UsageError } from './usage.ts';
+import { complain, oneFile, readArguments, readLanguage, readSetup, SETUP_OPTIONS } from './setup-options.ts';
 
 const OPTIONS = { ...SETUP_OPTIONS, json: { type: 'boolean' } } as const;
-
-const readArguments = (args: readonly string[]) => {
-  try {
-    return parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true });
-  } catch (error) {
-    throw new UsageError((error as Error).message);
-  }
-};
 
 /**
  * For commands that plan one file and report on it: reads and plans it, then prints the report as JSON or as a table.
@@ -22,7 +12,7 @@ export const reportOn = async <Report>(
   report: (plan: Plan, wording: Wording) => Report,
   table: (wording: Wording, report: Report) => string,
 ): Promise<0 | 1> => {
-  const { values, positionals } = readArguments(args);
+  const { values, positionals } = readArguments(args, OPTIONS);
   const wanted = readSetup(values);
   const wording = readLanguage(values.lang);
   const opened = await openPiece(oneFile(positionals), values.part, wording);

@@ -1,3 +1,4 @@
+import { parseArgs, type ParseArgsConfig } from 'node:util';
 import {
   DEFAULT_SETUP,
   HAND_SIZES,
@@ -25,6 +26,18 @@ export const SETUP_OPTIONS = {
   part: { type: 'string' },
   lang: { type: 'string' },
 } as const;
+
+/** The options and files of a command; an option that it does not have is a wrong command. */
+export const readArguments = <const Options extends NonNullable<ParseArgsConfig['options']>>(
+  args: readonly string[],
+  options: Options,
+) => {
+  try {
+    return parseArgs({ args: [...args], options, allowPositionals: true });
+  } catch (error) {
+    throw new UsageError((error as Error).message);
+  }
+};
 
 export const oneOf = <const T extends string>(
   name: string,

@@ -1,4 +1,3 @@
-import { parseArgs } from 'node:util';
 import {
   DEPTHS,
   EMPTY_FINGERING,
@@ -17,6 +16,7 @@ import {
   complain,
   oneFile,
   oneOf,
+  readArguments,
   readLanguage,
   readRange,
   readSetup,
@@ -30,14 +30,6 @@ const OPTIONS = {
   depth: { type: 'string' },
   bars: { type: 'string' },
 } as const;
-
-const readArguments = (args: readonly string[]) => {
-  try {
-    return parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true });
-  } catch (error) {
-    throw new UsageError((error as Error).message);
-  }
-};
 
 const isWanted = ({ from, to }: WalkLine, range: BarRange | undefined): boolean =>
   !range || (to + 1 >= range.from && from + 1 <= range.to);
@@ -55,7 +47,7 @@ const walkText = (wording: Wording, plan: Plan, lines: readonly WalkLine[]): str
 
 /** `oculon walk FILE`: walks a student through a piece in words, or as `oculon.walk/1`. */
 export const walk = async (args: readonly string[]): Promise<0 | 1> => {
-  const { values, positionals } = readArguments(args);
+  const { values, positionals } = readArguments(args, OPTIONS);
   const file = oneFile(positionals);
   const depth = oneOf('depth', values.depth, DEPTHS) ?? 'bars';
   const range = readRange(values.bars);

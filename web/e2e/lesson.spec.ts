@@ -4,7 +4,7 @@ import { importStudy, STUDIES } from './sheet.ts';
 const openLesson = async (page: Page, study: string) => {
   await importStudy(page, `${STUDIES}${study}.musicxml`);
   await page.getByRole('link', { name: 'Lesson sheet' }).click();
-  await expect(page.locator('main[data-complete="true"]')).toBeVisible();
+  await expect(page.locator('.paper[data-complete="true"]')).toBeVisible();
 };
 const pagesShown = async (page: Page): Promise<number> =>
   Number(((await page.getByTestId('pages').textContent()) ?? '').match(/\d+/)?.[0]);

@@ -1,11 +1,9 @@
 import { lastNoteOf } from '../fingering/marks.ts';
-import { quartersText } from '../music/time.ts';
-import { pitchName } from '../music/pitch.ts';
 import { markedPage, type Density } from '../page/density.ts';
 import { signsOnPage } from '../page/page-signs.ts';
 import type { Plan } from '../plan/plan.ts';
 import { noteById } from '../score/score.ts';
-import { placeOf } from './json-place.ts';
+import { noteAtPlace, placeOf } from './json-place.ts';
 
 /**
  * What stands on the page of a plan at a density as `oculon.marks/1`; fields are only ever added to it. `reads` tells
@@ -22,14 +20,8 @@ export const marksJson = (plan: Plan, density: Density) => {
       const sound = left.piece.soundOf.get(note.index);
       const isHead = sound !== undefined && left.sounds[sound]!.head === note.index;
       const own = isHead ? marked.page.at.get(sound) : undefined;
-      const bar = score.bars[note.bar]!;
       return {
-        id: note.id,
-        bar: note.bar + 1,
-        number: bar.number,
-        beat: quartersText(note.onset - bar.start, score.ticksPerQuarter),
-        voice: note.voice,
-        pitch: pitchName(note.sounding),
+        ...noteAtPlace(score, note),
         finger: own?.finger ?? false,
         string: own?.string ?? false,
         pluck: own?.pluck ?? false,

@@ -1,8 +1,7 @@
-import { pitchName } from '../music/pitch.ts';
 import { quartersText } from '../music/time.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Finding } from '../review/finding.ts';
-import { placeOf } from './json-place.ts';
+import { noteAtPlace, placeOf } from './json-place.ts';
 import { movementsJson } from './movements-json.ts';
 
 /** How long each part of the work took, in ms. */
@@ -46,14 +45,8 @@ export const planJson = (
     notes: score.notes
       .map((note) => {
         const own = plan.notes[note.index]!;
-        const bar = score.bars[note.bar]!;
         return {
-          id: note.id,
-          bar: note.bar + 1,
-          number: bar.number,
-          beat: quartersText(note.onset - bar.start, score.ticksPerQuarter),
-          voice: note.voice,
-          pitch: pitchName(note.sounding),
+          ...noteAtPlace(score, note),
           midi: note.midi,
           string: own.string ?? null,
           fret: own.fret ?? null,

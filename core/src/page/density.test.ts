@@ -129,6 +129,12 @@ describe('the densities', () => {
     expect(counts[1]).toBeLessThan(counts[2]!);
   });
 
+  it('circle a string only where a reader needs it, also in bars that are full', () => {
+    const plan = study('stairs-of-glass.musicxml');
+    const strings = [...markedPage(plan, 'working').page.at.values()].filter(({ string }) => string).length;
+    expect(strings).toBeLessThanOrEqual(2);
+  });
+
   it('leave out the numeral of a position that a barre tells', () => {
     const plan = planAs(['A2/4 C#4/4 E4/4 A4/4'], '5:0 3:2 2:1 1:1');
     expect(plan.barres).toHaveLength(1);

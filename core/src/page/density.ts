@@ -1,7 +1,6 @@
 import type { Plan } from '../plan/plan.ts';
-import type { Score } from '../score/score.ts';
 import { phrasesOf } from '../score/phrases.ts';
-import { COMFORTABLE_LEVEL, difficultyOf } from '../review/difficulty.ts';
+import { hardBars } from '../review/difficulty.ts';
 import { positionsToldAt } from '../plan/proposed-marks.ts';
 import { fewestLeftMarks } from './fewest-marks.ts';
 import { readLeft } from './left-reader.ts';
@@ -28,7 +27,8 @@ export const markedPage = (plan: Plan, density: Density): MarkedPage => {
   const { performance, barres } = plan;
   const view = readerView(performance, barres);
   const page = density === 'everything' ? fullPage(plan, view) : new Page(barres);
-  if (density === 'working') fillBars(plan, view, page, barsToFill(plan));
+  // Strings stand where a reader needs them, also in a full bar: digits tell the others.
+  if (density === 'working') fillBars(plan, view, page, barsToFill(plan), ['finger', 'pluck']);
   if (density === 'everything') return { density, page, reads: isReadRight(plan, view, page) };
   // What is written already changes what a reader takes for granted after it: the rest is found around it.
   const whole = fewestLeftMarks(view, barres, page);
@@ -49,28 +49,27 @@ const isReadRight = ({ performance }: Plan, view: ReaderView, page: Page): boole
 /** Everything: each finger, string and letter, and a numeral for each position that no barre tells. */
 const fullPage = (plan: Plan, view: ReaderView): Page => {
   const page = new Page(plan.barres);
-  fillBars(plan, view, page, new Set(plan.score.bars.map(({ index }) => index)));
+  fillBars(plan, view, page, new Set(plan.score.bars.map(({ index }) => index)), MARK_FIELDS);
   for (const slice of positionsToldAt(plan)) page.positions.add(slice);
   return page;
 };
 
-const fillBars = ({ left, right }: Plan, view: ReaderView, page: Page, bars: ReadonlySet<number>): void => {
+/** Writes some fields at every note of some bars. */
+const fillBars = (
+  { left, right }: Plan,
+  view: ReaderView,
+  page: Page,
+  bars: ReadonlySet<number>,
+  fields: readonly MarkField[],
+): void => {
   for (const { index, bar } of left.sounds) {
     if (!bars.has(bar) || !view.notes[index]) continue;
-    const fields: readonly MarkField[] = right.choices[index] ? MARK_FIELDS : ['finger', 'string'];
-    for (const field of fields) page.write(index, field);
+    for (const field of fields) if (field !== 'pluck' || right.choices[index]) page.write(index, field);
   }
 };
 
 /** Bars in which a student wants to see everything while learning. */
 const barsToFill = ({ performance, score, left }: Plan): ReadonlySet<number> => {
   const firsts = phrasesOf(score, left.sounds).map(({ from }) => from);
-  const hard = difficultyOf(performance, tempoOf(performance.clock, score))
-    .filter(({ level }) => level > COMFORTABLE_LEVEL)
-    .map(({ bar }) => bar);
-  return new Set([...firsts, ...hard]);
+  return new Set([...firsts, ...hardBars(performance)]);
 };
-
-/** Quarters a minute at which a clock runs at the beginning of a piece. */
-const tempoOf = (clock: Plan['performance']['clock'], { ticksPerQuarter }: Score): number =>
-  60 / (clock.seconds(ticksPerQuarter) - clock.seconds(0));

@@ -1,13 +1,7 @@
+import { emptyReading, setFingers, type Guess, type Hypothesis, type LeftReading } from './left-reading.ts';
 import type { MarkField, PageMarks } from './page-marks.ts';
 import { ASSUMPTIONS, FAR_SHIFT, OPEN_UP_TO, TOLD_SHIFT, TOO_CLOSE } from './reading-rules.ts';
 import type { ReaderView, SeenMoment, SeenNote } from './reader-view.ts';
-
-/** What a reader plays with the left hand, by sound, and the position of the hand by moment. */
-export interface LeftReading {
-  readonly strings: Int8Array;
-  readonly fingers: Int8Array;
-  readonly positions: Int8Array;
-}
 
 /** What a reader keeps in mind from one moment to the next. */
 export interface InMind {
@@ -19,27 +13,6 @@ export interface InMind {
 }
 
 export const AT_THE_START: InMind = { position: 1, isSet: false, run: undefined };
-
-export const emptyReading = ({ moments, notes }: ReaderView): LeftReading => ({
-  strings: new Int8Array(notes.length).fill(-1),
-  fingers: new Int8Array(notes.length).fill(-1),
-  positions: new Int8Array(moments.length),
-});
-
-/** One way to take a note: a place, and the finger where it is known already. */
-interface Guess {
-  readonly string: number;
-  readonly fret: number;
-  readonly finger: number | undefined;
-  readonly assumes: number;
-}
-
-/** A whole moment in one position. */
-interface Hypothesis {
-  readonly position: number;
-  readonly guesses: readonly Guess[];
-  readonly assumes: number;
-}
 
 /** Highest position that is thought of. */
 const HIGHEST_POSITION = 16;
@@ -78,7 +51,7 @@ export class LeftReader {
       const isPlaced = told !== undefined || stopped.some((note) => this.#isWritten(note, 'string'));
       if (moved > FAR_SHIFT && !isPlaced) thinks = true;
     }
-    if (!this.#setFingers(moment, own, chosen)) thinks = true;
+    if (!setFingers(this.reading, moment, own, chosen)) thinks = true;
     for (const note of moment.notes)
       if (!own.includes(note)) {
         const first = own.find(({ midi }) => midi === note.midi)!;
@@ -288,54 +261,6 @@ export class LeftReader {
   /** Whether a note was read with the hand where it lies now, or a fret beside it: a finger away from home moves it so far. */
   #isNear(sound: number, position: number): boolean {
     return Math.abs(this.#positionWhere(sound) - position) <= 1;
-  }
-
-  /** Gives every note its finger; false where a finger does not follow from the position. */
-  #setFingers(moment: SeenMoment, own: readonly SeenNote[], { position, guesses }: Hypothesis): boolean {
-    const { strings, fingers } = this.reading;
-    /** Where each finger lies: its fret, for what may share it. */
-    const lies = new Map<number, number>();
-    const frets = new Map<number, Set<number>>();
-    const lay = (finger: number, fret: number, string: number): void => {
-      if (finger <= 0) return;
-      lies.set(finger, fret);
-      frets.set(finger, (frets.get(finger) ?? new Set()).add(string));
-    };
-    for (const held of moment.held) {
-      const place = held.places.find(({ string }) => string === strings[held.sound]);
-      if (place) lay(fingers[held.sound]!, place.fret, place.string);
-    }
-    own.forEach((note, index) => {
-      const { string, fret, finger } = guesses[index]!;
-      strings[note.sound] = string;
-      if (finger !== undefined) {
-        fingers[note.sound] = finger;
-        lay(finger, fret, string);
-      }
-    });
-    const open = own
-      .map((note, index) => ({ note, guess: guesses[index]! }))
-      .filter(({ guess }) => guess.finger === undefined)
-      .sort((a, b) => b.guess.string - a.guess.string);
-    let follows = true;
-    for (const { note, guess } of open) {
-      const barre = moment.barres.find(({ fret }) => fret === guess.fret);
-      let finger = barre ? barre.finger : guess.fret - position + 1;
-      const isBusy = (): boolean =>
-        lies.has(finger) &&
-        barre?.finger !== finger &&
-        (lies.get(finger) !== guess.fret || !frets.get(finger)!.has(guess.string));
-      const home = finger;
-      while (finger <= 4 && isBusy()) finger += 1;
-      // Two notes on one fret, or a finger that is held elsewhere: whoever takes the second has to think about it.
-      if (finger < 1 || finger > 4 || finger !== home || note.isHarmonic) {
-        follows = false;
-        finger = Math.max(1, Math.min(4, finger));
-      }
-      fingers[note.sound] = finger;
-      lay(finger, guess.fret, guess.string);
-    }
-    return follows;
   }
 
   #runAfter(own: readonly SeenNote[], { run }: InMind): InMind['run'] {

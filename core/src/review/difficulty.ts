@@ -65,3 +65,12 @@ export const difficultyOf = (
     };
   });
 };
+
+/** Bars, counted from 0, that are not comfortable at the tempo that was planned for. */
+export const hardBars = (performance: Performance): ReadonlySet<number> =>
+  new Set(
+    // The level of a bar goes by times alone; the tempo is only told beside it.
+    difficultyOf(performance, 1)
+      .filter(({ level }) => level > COMFORTABLE_LEVEL)
+      .map(({ bar }) => bar),
+  );

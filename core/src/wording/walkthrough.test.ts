@@ -8,6 +8,7 @@ import { planPiece, type Plan } from '../plan/plan.ts';
 import { exampleScore, planAs, planVoices } from '../testing/planning.ts';
 import { momentsOf } from '../walk/moments.ts';
 import { DEPTHS } from '../walk/telling.ts';
+import { momentText } from './walk-words.ts';
 import { walkThrough, walkHeading } from './walkthrough.ts';
 import { wordingIn } from './wording.ts';
 
@@ -99,12 +100,15 @@ describe('a walk-through', () => {
               bar >= from && bar <= to && sentences.some(({ kind }) => kind === 'return'),
           );
         const needed = momentsOf(plan).filter(({ isNeeded, bar }) => isNeeded && !isBack(bar));
-        for (const { kind, onset } of needed)
-          expect(
-            lines
-              .flatMap(({ sentences }) => sentences)
-              .filter((each) => each.kind === kind && each.onset === onset).length,
-          ).toBe(needed.filter((each) => each.kind === kind && each.onset === onset).length);
+        const sentences = lines.flatMap((line) => line.sentences);
+        for (const moment of needed) {
+          const text = momentText(EN, plan.score, moment);
+          const { kind, onset } = moment;
+          const said = sentences.filter(
+            (each) => each.kind === kind && each.onset === onset && each.text === text,
+          );
+          expect(said, text).toHaveLength(1);
+        }
         for (const depth of ['bars', 'slow'] as const)
           for (const { sentences } of walkThrough(EN, plan, depth))
             for (const { text, bar } of sentences) {

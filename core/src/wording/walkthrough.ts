@@ -1,7 +1,7 @@
 import { romanNumeral } from '../formats/musicxml/marks/mark-text.ts';
 import { stringSign, stringSigns } from '../instrument/string-sign.ts';
 import type { Plan } from '../plan/plan.ts';
-import { COMFORTABLE_LEVEL, difficultyOf } from '../review/difficulty.ts';
+import { hardBars } from '../review/difficulty.ts';
 import { placedNote } from '../walk/left-moments.ts';
 import type { MomentKind } from '../walk/moment.ts';
 import { momentsOf } from '../walk/moments.ts';
@@ -81,13 +81,7 @@ const plain = ({ kind, bar, onset, text }: WalkSentence): WalkSentence => ({ kin
 
 const barByBar = (wording: Wording, plan: Plan, withSlow: boolean): readonly WalkLine[] => {
   const { score, performance } = plan;
-  const hard = new Set(
-    withSlow
-      ? difficultyOf(performance, 1)
-          .filter(({ level }) => level > COMFORTABLE_LEVEL)
-          .map(({ bar }) => bar)
-      : [],
-  );
+  const hard: ReadonlySet<number> = withSlow ? hardBars(performance) : new Set();
   return toldByBar(plan, momentsOf(plan)).flatMap(({ from, to, moments }): WalkLine[] => {
     const sentences = moments.map((moment) => plain({ ...moment, text: momentText(wording, score, moment) }));
     const isBack = moments.some(({ kind }) => kind === 'return');

@@ -37,8 +37,8 @@
 
   onMount(() => {
     isOffline = !navigator.onLine;
+    copyFrom = keptOn();
     void keepForOffline();
-    void keptOn().then((date) => (copyFrom = date));
   });
 
   const measure = (element: HTMLElement) => {
@@ -172,7 +172,8 @@
                 trouble = '';
                 return async ({ result, update }) => {
                   if (result.type === 'error') trouble = words.notSent;
-                  else await update();
+                  // The page itself does not change by a question.
+                  else await update({ invalidateAll: false });
                   if (result.type === 'success') asking = undefined;
                 };
               }}

@@ -5,7 +5,8 @@ export interface KeepMessage {
   readonly addresses: readonly string[];
 }
 export const OFFLINE_CACHE = 'oculon-student';
-const KEPT_AT = 'oculon-kept-at';
+/** Each page is kept at a time of its own. */
+const keptAt = (): string => `oculon-kept-at ${location.pathname}`;
 
 /** Keeps this page and all it was made of in the browser, to be opened without a network. */
 export const keepForOffline = async (): Promise<void> => {
@@ -19,16 +20,16 @@ export const keepForOffline = async (): Promise<void> => {
       .filter((name) => new URL(name).origin === location.origin);
     const message: KeepMessage = { kind: 'keep', page: location.href.split('#')[0]!, addresses };
     active?.postMessage(message);
-    if (navigator.onLine) localStorage.setItem(KEPT_AT, new Date().toISOString());
+    if (navigator.onLine) localStorage.setItem(keptAt(), new Date().toISOString());
   } catch {
     // A browser that keeps nothing opens the page with a network alone.
   }
 };
 
 /** When this page was last kept; undefined when it never was. */
-export const keptOn = async (): Promise<Date | undefined> => {
+export const keptOn = (): Date | undefined => {
   try {
-    const kept = localStorage.getItem(KEPT_AT);
+    const kept = localStorage.getItem(keptAt());
     return kept ? new Date(kept) : undefined;
   } catch {
     return undefined;

@@ -1,11 +1,9 @@
 <script lang="ts">
   import type { MarksAt, PlacedMark, Score } from '@oculon/core';
   import { untrack } from 'svelte';
-  import { breakSystems, type SystemPlan } from '../engraving/breaks.ts';
+  import type { SystemPlan } from '../engraving/breaks.ts';
   import { DrawingQueue } from '../engraving/drawing-queue.ts';
-  import { loadMusicFonts } from '../engraving/fonts.ts';
-  import { headerWidths, useMusicFonts } from '../engraving/vexflow-system.ts';
-  import { naturalWidth } from '../engraving/widths.ts';
+  import { layOut } from '../engraving/lay-out.ts';
   import type { PlanView } from '../planner/api.ts';
   import System from '../sheet/System.svelte';
 
@@ -47,17 +45,10 @@
     const [piece, room] = [score, width];
     let stopped = false;
     untrack(async () => {
-      await loadMusicFonts();
-      useMusicFonts();
+      const laid = await layOut(piece, room);
       if (stopped) return;
-      const { header, firstHeader } = headerWidths(piece);
       drawn = new Set();
-      systems = breakSystems(
-        piece.bars.map((bar) => naturalWidth(piece, bar)),
-        room,
-        header,
-        firstHeader,
-      );
+      systems = laid;
     });
     return () => {
       stopped = true;

@@ -8,7 +8,7 @@
   import { shownSpans } from '../sheet/shown-marks.ts';
   import { Workbench } from '../workbench/workbench.svelte.ts';
   import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/lesson/$types';
-  import { hardestBars } from './hard-bars.ts';
+  import { lettersOfHardBars } from './hard-bars.ts';
   import { toDataURL } from 'qrcode';
   import GivenLinks from '../handouts/GivenLinks.svelte';
   import LessonMusic from './LessonMusic.svelte';
@@ -69,7 +69,7 @@
   const written = $derived(lesson.density === 'everything' ? undefined : page && new Map(page.notes));
   const isReady = $derived(plan !== undefined && (lesson.density === 'everything' || page !== undefined));
   const letters = $derived(
-    plan && lesson.hardSpots ? hardestBars(plan.difficulty) : new Map<number, string>(),
+    plan && lesson.hardSpots ? lettersOfHardBars(plan.difficulty) : new Map<number, string>(),
   );
   const marks = $derived.by((): readonly PlacedMark[] => {
     if (!workbench) return [];
@@ -167,63 +167,65 @@
       <LessonOptions {lesson} bind:remarks bind:student />
       <GivenLinks fingering={data.fingering} given={data.handouts} {lesson} {remarks} {student} bind:link />
     </aside>
-    <main
-      class="paper"
-      data-theme="oculon"
-      style:width="{size.width}px"
-      style:font-size="{scale * 14}px"
-      lang={lesson.language}
-      bind:this={paper}
-      data-complete={isReady && isDrawn}
-    >
-      <div data-block class="head" class:with-code={code !== ''}>
-        {#if code}<img class="code" src={code} alt={words.scan} />{/if}
-        <h2>{data.piece.title}</h2>
-        <p class="line"><span>{data.piece.composer}</span><span>{today}</span></p>
-        <p class="line">
-          <span>{student ? `${words.student}: ${student}` : ''}</span>
-          <span>{data.teacher.name ? `${words.teacher}: ${data.teacher.name}` : ''}</span>
-        </p>
-      </div>
-      {#if remarks}<p data-block class="remarks">{remarks}</p>{/if}
-      {#if score && plan && isReady}
-        <div class="music" style:zoom={scale}>
-          <LessonMusic
-            {score}
-            {plan}
-            {written}
-            {marks}
-            {width}
-            tablature={lesson.tablature}
-            {letters}
-            ondrawn={(complete) => (isDrawn = complete)}
-          />
-        </div>
-      {/if}
-      {#if cards.length > 0 && score}
-        <h3 data-block="heading">{words.shapes}</h3>
-        {#each cardRows as row, index (index)}
-          <div data-block class="cards">
-            {#each row as card (`${card.bar} ${card.onset}`)}
-              <ShapeCardPicture {card} label="{words.bar} {barLabel(score.bars[card.bar]!)}" />
-            {/each}
-          </div>
-        {/each}
-      {/if}
-      {#if walk.length > 0}
-        <h3 data-block="heading">{words.walkThrough}</h3>
-        {#each walk as line, index (index)}
-          <p data-block class="walk" class:slow={line.depth === 'slow' && lesson.depth !== 'slow'}>
-            <b
-              >{line.heading}{#if letterOf(line.from) && line.from === line.to}&nbsp;<span class="letter"
-                  >{letterOf(line.from)}</span
-                >{/if}</b
-            >
-            {line.sentences.map(({ text }) => text).join(' ')}
+    <main class="overflow-x-auto print:overflow-visible">
+      <div
+        class="paper"
+        data-theme="oculon"
+        style:width="{size.width}px"
+        style:font-size="{scale * 14}px"
+        lang={lesson.language}
+        bind:this={paper}
+        data-complete={isReady && isDrawn}
+      >
+        <div data-block class="head" class:with-code={code !== ''}>
+          {#if code}<img class="code" src={code} alt={words.scan} />{/if}
+          <h2>{data.piece.title}</h2>
+          <p class="line"><span>{data.piece.composer}</span><span>{today}</span></p>
+          <p class="line">
+            <span>{student ? `${words.student}: ${student}` : ''}</span>
+            <span>{data.teacher.name ? `${words.teacher}: ${data.teacher.name}` : ''}</span>
           </p>
-        {/each}
-      {/if}
-      <p data-block class="care">{words.care}</p>
+        </div>
+        {#if remarks}<p data-block class="remarks">{remarks}</p>{/if}
+        {#if score && plan && isReady}
+          <div class="music" style:zoom={scale}>
+            <LessonMusic
+              {score}
+              {plan}
+              {written}
+              {marks}
+              {width}
+              tablature={lesson.tablature}
+              {letters}
+              ondrawn={(complete) => (isDrawn = complete)}
+            />
+          </div>
+        {/if}
+        {#if cards.length > 0 && score}
+          <h3 data-block="heading">{words.shapes}</h3>
+          {#each cardRows as row, index (index)}
+            <div data-block class="cards">
+              {#each row as card (`${card.bar} ${card.onset}`)}
+                <ShapeCardPicture {card} label="{words.bar} {barLabel(score.bars[card.bar]!)}" />
+              {/each}
+            </div>
+          {/each}
+        {/if}
+        {#if walk.length > 0}
+          <h3 data-block="heading">{words.walkThrough}</h3>
+          {#each walk as line, index (index)}
+            <p data-block class="walk" class:slow={line.depth === 'slow' && lesson.depth !== 'slow'}>
+              <b
+                >{line.heading}{#if letterOf(line.from) && line.from === line.to}&nbsp;<span class="letter"
+                    >{letterOf(line.from)}</span
+                  >{/if}</b
+              >
+              {line.sentences.map(({ text }) => text).join(' ')}
+            </p>
+          {/each}
+        {/if}
+        <p data-block class="care">{words.care}</p>
+      </div>
     </main>
   </div>
 </div>

@@ -4,7 +4,7 @@ import { COMFORTABLE_LEVEL, type BarDifficulty } from '@oculon/core';
 const LETTERS = 'ABCDEFGHIJ';
 
 /** The hardest bars of a piece that are not comfortable, with a letter each, in the order of the bars. */
-export const hardestBars = (difficulty: readonly BarDifficulty[]): ReadonlyMap<number, string> =>
+export const lettersOfHardBars = (difficulty: readonly BarDifficulty[]): ReadonlyMap<number, string> =>
   new Map(
     difficulty
       .filter(({ level }) => level > COMFORTABLE_LEVEL)

@@ -3,12 +3,10 @@
   import { markId } from '@oculon/core';
   import { tick, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
-  import { breakSystems, type SystemPlan } from '../engraving/breaks.ts';
+  import type { SystemPlan } from '../engraving/breaks.ts';
   import { DrawingQueue } from '../engraving/drawing-queue.ts';
-  import { loadMusicFonts } from '../engraving/fonts.ts';
+  import { layOut } from '../engraving/lay-out.ts';
   import type { Origins } from '../engraving/marks.ts';
-  import { headerWidths, useMusicFonts } from '../engraving/vexflow-system.ts';
-  import { naturalWidth } from '../engraving/widths.ts';
   import { handleKey } from '../workbench/commands.ts';
   import type { Display } from './display.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
@@ -92,16 +90,8 @@
     if (!piece || page < 200) return;
     let stopped = false;
     untrack(async () => {
-      await loadMusicFonts();
-      useMusicFonts();
-      if (stopped) return;
-      const { header, firstHeader } = headerWidths(piece);
-      systems = breakSystems(
-        piece.bars.map((bar) => naturalWidth(piece, bar)),
-        page,
-        header,
-        firstHeader,
-      );
+      const laid = await layOut(piece, page);
+      if (!stopped) systems = laid;
     });
     return () => {
       stopped = true;

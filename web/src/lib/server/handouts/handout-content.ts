@@ -17,7 +17,7 @@ import {
   type Edit,
 } from '@oculon/core';
 import type { HandoutContent } from '../../handouts/handout.ts';
-import { hardestBars } from '../../lesson/hard-bars.ts';
+import { lettersOfHardBars } from '../../lesson/hard-bars.ts';
 import type { Lesson } from '../../lesson/lesson.ts';
 import { planSetup, scoreAsRead } from '../../planner/setup.ts';
 import { shownSpans } from '../../sheet/shown-marks.ts';
@@ -67,7 +67,7 @@ export const handoutContent = ({
         : [...marked.page.at].map(([sound, marks]) => [plan.left.sounds[sound]!.head, marks] as const),
     marks: shownSpans(placed, density === 'everything', positions),
     letters: lesson.hardSpots
-      ? [...hardestBars(difficultyOf(plan.performance, score.tempi[0]!.quartersPerMinute))]
+      ? [...lettersOfHardBars(difficultyOf(plan.performance, score.tempi[0]!.quartersPerMinute))]
       : [],
     walk:
       depth === null

@@ -88,30 +88,41 @@ export const revokeHandout = async (
 };
 
 const openedSchema = z.object({
-  id: handoutIdSchema,
-  teacherId: teacherIdSchema,
-  bars: z.int(),
   content: z.custom<HandoutContent>((value) => typeof value === 'object' && value !== null),
   lesson: lessonSchema,
   recipient: z.string(),
   remarks: z.string(),
   teacher: z.string(),
-  givenAt: z.date(),
-  endsAt: z.date(),
+  givenAt: z.date().transform((date) => date.toISOString()),
+  endsAt: z.date().transform((date) => date.toISOString()),
 });
 
-/** The page of a link that still opens one, whoever asks; it is noted that it was seen. */
-export const openHandout = async (
-  pool: pg.Pool,
-  token: string,
-): Promise<(Omit<OpenedHandout, 'givenAt' | 'endsAt'> & z.infer<typeof openedSchema>) | undefined> => {
+/** What makes a link open something, whoever asks. */
+const OPENS = `handouts.token_hash = $1 and teachers.id = handouts.teacher_id and handouts.revoked_at is null
+  and handouts.ends_at > now() and teachers.deletion_due_at is null`;
+
+/** The page of a link that still opens one; it is noted that it was seen. */
+export const openHandout = async (pool: pg.Pool, token: string): Promise<OpenedHandout | undefined> => {
   const { rows } = await pool.query(
-    `update handouts set seen_at = now() from teachers
-     where token_hash = $1 and teachers.id = handouts.teacher_id and revoked_at is null and ends_at > now()
-       and teachers.deletion_due_at is null
-     returning handouts.id, handouts.teacher_id as "teacherId", jsonb_array_length(content->'score'->'bars') as bars,
-       content, lesson, recipient, remarks, teachers.name as teacher, handouts.created_at as "givenAt", ends_at as "endsAt"`,
+    `update handouts set seen_at = now() from teachers where ${OPENS}
+     returning content, lesson, recipient, remarks, teachers.name as teacher, handouts.created_at as "givenAt",
+       ends_at as "endsAt"`,
     [hashOfToken(token)],
   );
   return openedSchema.optional().parse(rows[0]);
+};
+
+const askedOfSchema = z.object({ id: handoutIdSchema, teacherId: teacherIdSchema, bars: z.int() });
+
+/** Whom a question from a link goes to, and about how many bars it may be. */
+export const handoutAskedOf = async (
+  pool: pg.Pool,
+  token: string,
+): Promise<z.infer<typeof askedOfSchema> | undefined> => {
+  const { rows } = await pool.query(
+    `select handouts.id, handouts.teacher_id as "teacherId", jsonb_array_length(content->'score'->'bars') as bars
+     from handouts, teachers where ${OPENS}`,
+    [hashOfToken(token)],
+  );
+  return askedOfSchema.optional().parse(rows[0]);
 };

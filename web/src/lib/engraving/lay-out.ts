@@ -1,0 +1,18 @@
+import type { Score } from '@oculon/core';
+import { breakSystems, type SystemPlan } from './breaks.ts';
+import { loadMusicFonts } from './fonts.ts';
+import { headerWidths, useMusicFonts } from './vexflow-system.ts';
+import { naturalWidth } from './widths.ts';
+
+/** The systems of a score on a page so many px wide, once the fonts that measure it are there. */
+export const layOut = async (score: Score, width: number): Promise<readonly SystemPlan[]> => {
+  await loadMusicFonts();
+  useMusicFonts();
+  const { header, firstHeader } = headerWidths(score);
+  return breakSystems(
+    score.bars.map((bar) => naturalWidth(score, bar)),
+    width,
+    header,
+    firstHeader,
+  );
+};
