@@ -93,10 +93,18 @@ export {
   setupEdit,
   markEdit,
   dismissEdit,
+  sentenceEdit,
   ruleEdit,
   chooseEdit,
   readEdit,
 } from './fingering/edits.ts';
+export {
+  type OwnWords,
+  type SentenceKey,
+  LONGEST_SENTENCE,
+  addedId,
+  sentenceKey,
+} from './fingering/own-words.ts';
 export { type SlotValue, valueIn, slotsOf, valueAfter, filledSlots } from './fingering/slots.ts';
 export { type Conflict, type Rebase, rebaseEdits, restateUpon, yielding } from './fingering/rebase.ts';
 export { sameValue } from './fingering/same-value.ts';
@@ -184,3 +192,4 @@ export { preparationText, heldText, guideText, likenessText, markText } from './
 export { ruleText } from './wording/rule-words.ts';
 export { leftTermsText, rightTermsText, difficultyText } from './wording/effort-words.ts';
 export { type WalkLine, type WalkSentence, walkThrough, walkHeading } from './wording/walkthrough.ts';
+export { type StrayWords, withOwnWords, strayWords } from './wording/own-sentences.ts';

@@ -3,15 +3,16 @@ import type { NoteId } from '../score/score.ts';
 import { choiceSchema, type Choice, type FindingKey, type Fingering } from './fingering.ts';
 import { humanText, idText, readable } from './human-text.ts';
 import { markDecisionSchema, type MarkDecision, type MarkId } from './marks.ts';
+import { ownWordsSchema, type OwnWords, type SentenceKey } from './own-words.ts';
 import { passageRuleSchema, type PassageRule, type RuleId } from './rules.ts';
 import type { LeftWeight } from './vocabulary.ts';
 import { SETUP_FIELDS, setupChangeSchema, type Setup, type SetupChange } from './setup.ts';
 
 /**
  * How edits are written down, so that those of an older program can be read. 1: choices, rules, dismissals, marks.
- * 2: the setup too. 3: weights are named by codes.
+ * 2: the setup too. 3: weights are named by codes. 4: sentences too.
  */
-export const EDIT_FORMAT = 3;
+export const EDIT_FORMAT = 4;
 
 const dismissalSchema = humanText(0, 500).nullable();
 
@@ -47,6 +48,13 @@ export const editSchema = z.discriminatedUnion('kind', [
     after: markDecisionSchema.nullable(),
   }),
   z.strictObject({
+    kind: z.literal('sentence'),
+    sentence: idText(100).transform((id) => id as SentenceKey),
+    /** Null where the sentence is left to the plan. */
+    before: ownWordsSchema.nullable(),
+    after: ownWordsSchema.nullable(),
+  }),
+  z.strictObject({
     kind: z.literal('setup'),
     /** The changed fields alone, null where nothing was or is decided. */
     before: setupChangeSchema,
@@ -58,6 +66,7 @@ export type ChoiceEdit = Extract<Edit, { kind: 'choose' }>;
 export type RuleEdit = Extract<Edit, { kind: 'rule' }>;
 export type DismissEdit = Extract<Edit, { kind: 'dismiss' }>;
 export type MarkEdit = Extract<Edit, { kind: 'mark' }>;
+export type SentenceEdit = Extract<Edit, { kind: 'sentence' }>;
 export type SetupEdit = Extract<Edit, { kind: 'setup' }>;
 
 const isEmpty = (choice: Choice): boolean => Object.values(choice).every((value) => value === undefined);
@@ -90,6 +99,8 @@ export const applyEdit = (fingering: Fingering, edit: Edit): Fingering => {
       };
     case 'mark':
       return { ...fingering, marks: withEntry(fingering.marks, edit.mark, edit.after ?? undefined) };
+    case 'sentence':
+      return { ...fingering, words: withEntry(fingering.words, edit.sentence, edit.after ?? undefined) };
     case 'setup':
       return { ...fingering, setup: withoutNulls({ ...fingering.setup, ...edit.after }) };
   }
@@ -108,6 +119,8 @@ export const invertEdit = (edit: Edit): Edit => {
     case 'dismiss':
       return { ...edit, before: edit.after, after: edit.before };
     case 'mark':
+      return { ...edit, before: edit.after, after: edit.before };
+    case 'sentence':
       return { ...edit, before: edit.after, after: edit.before };
     case 'setup':
       return { ...edit, before: edit.after, after: edit.before };
@@ -128,6 +141,18 @@ export const markEdit = (fingering: Fingering, mark: MarkId, after: MarkDecision
   kind: 'mark',
   mark,
   before: fingering.marks.get(mark) ?? null,
+  after,
+});
+
+/** The edit that says a sentence in the teacher's own words; null leaves it to the plan again. */
+export const sentenceEdit = (
+  fingering: Fingering,
+  sentence: SentenceKey,
+  after: OwnWords | null,
+): SentenceEdit => ({
+  kind: 'sentence',
+  sentence,
+  before: fingering.words.get(sentence) ?? null,
   after,
 });
 

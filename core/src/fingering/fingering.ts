@@ -3,6 +3,7 @@ import type { Branded } from '../music/branded.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import { STRINGS, type StringNumber } from '../instrument/guitar.ts';
 import type { MarkDecision, MarkId } from './marks.ts';
+import type { OwnWords, SentenceKey } from './own-words.ts';
 import type { PassageRule, RuleId } from './rules.ts';
 import type { Setup } from './setup.ts';
 import {
@@ -37,7 +38,7 @@ export type ChoiceField = (typeof CHOICE_FIELDS)[number];
 /** Names a finding of one plan and the next: its code and the note it stands at. */
 export type FindingKey = Branded<string, 'FindingKey'>;
 
-/** The teacher's document: choices, rules, findings put aside, marks, setup; empty at first. Immutable. */
+/** The teacher's document: choices, rules, findings put aside, marks, words, setup; empty at first. Immutable. */
 export interface Fingering {
   readonly choices: ReadonlyMap<NoteId, Choice>;
   readonly rules: ReadonlyMap<RuleId, PassageRule>;
@@ -45,6 +46,8 @@ export interface Fingering {
   readonly dismissed: ReadonlyMap<FindingKey, string>;
   /** Marks that the teacher has set, changed or taken away. */
   readonly marks: ReadonlyMap<MarkId, MarkDecision>;
+  /** What the teacher says in words of their own. */
+  readonly words: ReadonlyMap<SentenceKey, OwnWords>;
   /** For whom and on what, as far as it is decided. */
   readonly setup: Setup;
 }
@@ -54,6 +57,7 @@ export const EMPTY_FINGERING: Fingering = {
   rules: new Map(),
   dismissed: new Map(),
   marks: new Map(),
+  words: new Map(),
   setup: {},
 };
 

@@ -1,5 +1,5 @@
 import type { NoteId } from '../score/score.ts';
-import { markEdit, dismissEdit, ruleEdit, chooseEdit, setupEdit, type Edit } from './edits.ts';
+import { markEdit, dismissEdit, ruleEdit, chooseEdit, sentenceEdit, setupEdit, type Edit } from './edits.ts';
 import {
   CHOICE_FIELDS,
   type Choice,
@@ -8,6 +8,7 @@ import {
   type Fingering,
 } from './fingering.ts';
 import type { MarkDecision, MarkId } from './marks.ts';
+import type { OwnWords, SentenceKey } from './own-words.ts';
 import type { PassageRule, RuleId } from './rules.ts';
 import { SETUP_FIELDS, type Setup, type SetupChange, type SetupField } from './setup.ts';
 
@@ -17,14 +18,19 @@ export type Slot =
   | { readonly kind: 'rule'; readonly rule: RuleId }
   | { readonly kind: 'finding'; readonly finding: FindingKey }
   | { readonly kind: 'mark'; readonly mark: MarkId }
+  | { readonly kind: 'sentence'; readonly sentence: SentenceKey }
   | { readonly kind: 'setup'; readonly field: SetupField };
 
 export const slotKey = (slot: Slot): string => JSON.stringify(Object.values(slot));
 
 /** What stands in a slot; undefined where nothing is decided. */
-export type SlotValue = Choice[ChoiceField] | PassageRule | string | MarkDecision | Setup[SetupField];
+export type SlotValue =
+  Choice[ChoiceField] | PassageRule | string | MarkDecision | OwnWords | Setup[SetupField];
 
-export const valueIn = ({ choices, rules, dismissed, marks, setup }: Fingering, slot: Slot): SlotValue => {
+export const valueIn = (
+  { choices, rules, dismissed, marks, words, setup }: Fingering,
+  slot: Slot,
+): SlotValue => {
   switch (slot.kind) {
     case 'choice':
       return choices.get(slot.note)?.[slot.field];
@@ -34,6 +40,8 @@ export const valueIn = ({ choices, rules, dismissed, marks, setup }: Fingering, 
       return dismissed.get(slot.finding);
     case 'mark':
       return marks.get(slot.mark);
+    case 'sentence':
+      return words.get(slot.sentence);
     case 'setup':
       return setup[slot.field];
   }
@@ -54,6 +62,8 @@ export const slotsOf = (edit: Edit): readonly Slot[] => {
       return [{ kind: 'finding', finding: edit.finding }];
     case 'mark':
       return [{ kind: 'mark', mark: edit.mark }];
+    case 'sentence':
+      return [{ kind: 'sentence', sentence: edit.sentence }];
     case 'setup':
       return SETUP_FIELDS.filter((field) => field in edit.after).map((field) => ({ kind: 'setup', field }));
   }
@@ -70,7 +80,14 @@ export const valueBefore = (edit: Edit, slot: Slot): SlotValue => written(edit, 
 export const valueAfter = (edit: Edit, slot: Slot): SlotValue => written(edit, 'after', slot);
 
 /** Every slot in which something is decided. */
-export const filledSlots = ({ choices, rules, dismissed, marks, setup }: Fingering): readonly Slot[] => [
+export const filledSlots = ({
+  choices,
+  rules,
+  dismissed,
+  marks,
+  words,
+  setup,
+}: Fingering): readonly Slot[] => [
   ...[...choices].flatMap(([note, choice]) =>
     CHOICE_FIELDS.filter((field) => choice[field] !== undefined).map((field): Slot => ({
       kind: 'choice',
@@ -81,13 +98,14 @@ export const filledSlots = ({ choices, rules, dismissed, marks, setup }: Fingeri
   ...[...rules.keys()].map((rule): Slot => ({ kind: 'rule', rule })),
   ...[...dismissed.keys()].map((finding): Slot => ({ kind: 'finding', finding })),
   ...[...marks.keys()].map((mark): Slot => ({ kind: 'mark', mark })),
+  ...[...words.keys()].map((sentence): Slot => ({ kind: 'sentence', sentence })),
   ...SETUP_FIELDS.filter((field) => setup[field] !== undefined).map((field): Slot => ({
     kind: 'setup',
     field,
   })),
 ];
 
-/** The edits that bring a fingering to the given values, one for each note, rule, finding, mark and one for the setup. */
+/** The edits that bring a fingering to the given values, one for each note, rule, finding, mark, sentence and one for the setup. */
 export const editsTo = (
   fingering: Fingering,
   values: readonly (readonly [Slot, SlotValue])[],
@@ -105,6 +123,8 @@ export const editsTo = (
       others.push(ruleEdit(fingering, slot.rule, (value as PassageRule | undefined) ?? null));
     else if (slot.kind === 'finding')
       others.push(dismissEdit(fingering, slot.finding, (value as string | undefined) ?? null));
+    else if (slot.kind === 'sentence')
+      others.push(sentenceEdit(fingering, slot.sentence, (value as OwnWords | undefined) ?? null));
     else others.push(markEdit(fingering, slot.mark, (value as MarkDecision | undefined) ?? null));
   return [
     ...[...choices].map(([note, change]) => chooseEdit(fingering, note, change as Choice)),

@@ -5,11 +5,13 @@ import {
   dismissEdit,
   markEdit,
   ruleEdit,
+  sentenceEdit,
   setupEdit,
   type Edit,
 } from '../fingering/edits.ts';
 import type { Choice, FindingKey, Fingering } from '../fingering/fingering.ts';
 import type { MarkDecision, MarkId } from '../fingering/marks.ts';
+import { addedId, sentenceKey, type OwnWords } from '../fingering/own-words.ts';
 import type { PassageRule, RuleId } from '../fingering/rules.ts';
 import type { SetupChange } from '../fingering/setup.ts';
 import type { NoteId } from '../score/score.ts';
@@ -48,6 +50,8 @@ const setup: fc.Arbitrary<SetupChange> = fc.record(
   { requiredKeys: [] },
 ) as fc.Arbitrary<SetupChange>;
 
+const words = (text: string): OwnWords => ({ text, planned: '', bar: 0, depth: 'bars' });
+
 /** Anything a teacher can do, on few enough things that two of them often meet. */
 export const doing: fc.Arbitrary<Doing> = fc.oneof(
   {
@@ -72,6 +76,11 @@ export const doing: fc.Arbitrary<Doing> = fc.oneof(
     (reason): Doing =>
       (at) =>
         dismissEdit(at, 'stretch@n' as FindingKey, reason),
+  ),
+  fc.constantFrom<OwnWords | null>(words('Wait.'), words(''), null).map(
+    (each): Doing =>
+      (at) =>
+        sentenceEdit(at, sentenceKey('en', addedId(0)), each),
   ),
   setup.map(
     (each): Doing =>

@@ -109,6 +109,10 @@ export type Moment = {
 }[MomentKind];
 export type MomentOf<Kind extends MomentKind> = Extract<Moment, { kind: Kind }>;
 
+/** What a moment says there, without the numbers by which one plan knows its notes. */
+export const factsOf = ({ values }: Moment): unknown =>
+  JSON.parse(JSON.stringify(values, (key, value: unknown) => (key === 'sound' ? undefined : value)));
+
 /** What matters most first; what earns a sentence before what. */
 export const IMPORTANCE: readonly MomentKind[] = [
   'return',

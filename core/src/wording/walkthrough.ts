@@ -1,9 +1,10 @@
+import { sentenceId, type SentenceId } from '../fingering/own-words.ts';
 import { romanNumeral } from '../formats/musicxml/marks/mark-text.ts';
 import { stringSign, stringSigns } from '../instrument/string-sign.ts';
 import type { Plan } from '../plan/plan.ts';
 import { hardBars } from '../review/difficulty.ts';
 import { placedNote } from '../walk/left-moments.ts';
-import type { MomentKind } from '../walk/moment.ts';
+import { factsOf, type Moment, type MomentKind } from '../walk/moment.ts';
 import { momentsOf } from '../walk/moments.ts';
 import { shapesOf } from '../walk/shapes.ts';
 import { toldByBar, toldByPhrase, type Depth } from '../walk/telling.ts';
@@ -12,11 +13,14 @@ import { yesNo, type Wording } from './wording.ts';
 
 /** A sentence with where it belongs. */
 export interface WalkSentence {
-  readonly kind: MomentKind | 'positions' | 'danger' | 'shape' | 'beat';
+  readonly id: SentenceId;
+  readonly kind: MomentKind | 'positions' | 'danger' | 'shape' | 'beat' | 'added';
   /** Bar, counted from 0, and the tick from the start of the piece. */
   readonly bar: number;
   readonly onset: number;
   readonly text: string;
+  /** What the plan says here, where a teacher says something else. */
+  readonly planned?: string;
 }
 
 /** Some bars, counted from 0, and what is said of them. */
@@ -57,14 +61,16 @@ const brief = (wording: Wording, plan: Plan): readonly WalkLine[] => {
         ? []
         : [
             {
+              id: sentenceId('positions', at.onset, positions),
               kind: 'positions',
               ...at,
               text: wording.say('walk.brief.positions', { count: new Set(positions).size, list }),
             },
           ];
-    for (const moment of moments) sentences.push({ ...moment, text: momentText(wording, score, moment) });
+    for (const moment of moments) sentences.push(sentenceOf(wording, plan, moment));
     if (danger)
       sentences.push({
+        id: sentenceId('danger', danger.onset, factsOf(danger)),
         kind: 'danger',
         bar: danger.bar,
         onset: danger.onset,
@@ -73,17 +79,24 @@ const brief = (wording: Wording, plan: Plan): readonly WalkLine[] => {
           sentence: momentText(wording, score, danger),
         }),
       });
-    return { from, to, depth: 'brief', sentences: sentences.map(plain) };
+    return { from, to, depth: 'brief', sentences };
   });
 };
 
-const plain = ({ kind, bar, onset, text }: WalkSentence): WalkSentence => ({ kind, bar, onset, text });
+/** The sentence of a moment where it belongs. */
+const sentenceOf = (wording: Wording, { score }: Plan, moment: Moment): WalkSentence => ({
+  id: sentenceId(moment.kind, moment.onset, factsOf(moment)),
+  kind: moment.kind,
+  bar: moment.bar,
+  onset: moment.onset,
+  text: momentText(wording, score, moment),
+});
 
 const barByBar = (wording: Wording, plan: Plan, withSlow: boolean): readonly WalkLine[] => {
-  const { score, performance } = plan;
+  const { performance } = plan;
   const hard: ReadonlySet<number> = withSlow ? hardBars(performance) : new Set();
   return toldByBar(plan, momentsOf(plan)).flatMap(({ from, to, moments }): WalkLine[] => {
-    const sentences = moments.map((moment) => plain({ ...moment, text: momentText(wording, score, moment) }));
+    const sentences = moments.map((moment) => sentenceOf(wording, plan, moment));
     const isBack = moments.some(({ kind }) => kind === 'return');
     const slow = !isBack && hard.has(from) ? slowMotion(wording, plan, from) : [];
     return [{ from, to, depth: 'bars', sentences }, ...slow];
@@ -114,7 +127,10 @@ const shapes = (wording: Wording, plan: Plan): readonly WalkLine[] => {
       stays: staying.length > 0 ? all([...new Set(staying.map(({ finger }) => String(finger)))]) : 'none',
       many: yesNo(new Set(staying.map(({ finger }) => finger)).size > 1),
     });
-    lines.set(bar, [...(lines.get(bar) ?? []), { kind: 'shape', bar, onset, text: asSentence(text) }]);
+    lines.set(bar, [
+      ...(lines.get(bar) ?? []),
+      { id: sentenceId('shape', onset, [shape, staying]), kind: 'shape', bar, onset, text: asSentence(text) },
+    ]);
   });
   return [...lines].map(([bar, sentences]): WalkLine => ({ from: bar, to: bar, depth: 'shapes', sentences }));
 };
@@ -151,12 +167,16 @@ const slowMotion = (wording: Wording, plan: Plan, bar: number): readonly WalkLin
           ? say('walk.slow.slurred', { where })
           : say('walk.slow.strike', { pluck: pluck ?? 'none', where });
       });
-      const down = lying
-        .filter(({ finger, sound }) => finger > 0 && !slice.struck.includes(sound))
-        .map(({ finger, string }) => say('walk.short-note', { finger, string: stringSign(string) }));
-      const lifts = technique.stays
-        .filter(({ to, leaves }) => to === slice.index && leaves === 'string-needed')
-        .map(({ finger, strings }) => say('walk.short-note', { finger, string: stringSigns(strings) }));
+      const staying = lying.filter(({ finger, sound }) => finger > 0 && !slice.struck.includes(sound));
+      const down = staying.map(({ finger, string }) =>
+        say('walk.short-note', { finger, string: stringSign(string) }),
+      );
+      const leaving = technique.stays.filter(
+        ({ to, leaves }) => to === slice.index && leaves === 'string-needed',
+      );
+      const lifts = leaving.map(({ finger, strings }) =>
+        say('walk.short-note', { finger, string: stringSigns(strings) }),
+      );
       const text = [
         ...(lifts.length > 0 ? [say('walk.slow.lifts', { fingers: all(lifts) })] : []),
         ...(plays.length > 0
@@ -164,7 +184,18 @@ const slowMotion = (wording: Wording, plan: Plan, bar: number): readonly WalkLin
           : []),
         ...(down.length > 0 ? [say('walk.slow.down', { fingers: all([...new Set(down)]) })] : []),
       ];
-      return { kind: 'beat', bar, onset: slice.onset, text: text.map(asSentence).join(' ') };
+      const played = struck.map(({ sound, finger, string, fret }) => [
+        finger,
+        string,
+        fret,
+        right.choices[sound]?.pluck,
+      ]);
+      const id = sentenceId('beat', slice.onset, [
+        played,
+        staying.map(({ finger, string }) => [finger, string]),
+        leaving.map(({ finger, strings }) => [finger, ...strings]),
+      ]);
+      return { id, kind: 'beat', bar, onset: slice.onset, text: text.map(asSentence).join(' ') };
     })
     .filter(({ text }) => text !== '');
   return sentences.length > 0 ? [{ from: bar, to: bar, depth: 'slow', sentences }] : [];

@@ -10,6 +10,7 @@ import {
   type Mark,
   type MarkDecision,
   type NoteId,
+  type OwnWords,
   type PassageRule,
   type Remedy,
   type Score,
@@ -64,6 +65,12 @@ const setupText = (value: SlotValue): string => {
   return String(value);
 };
 
+const sentenceText = (value: SlotValue): string => {
+  if (value === undefined) return 'as the plan says';
+  const { text } = value as OwnWords;
+  return text === '' ? 'left out' : `“${text}”`;
+};
+
 const noteText = (score: Score, id: NoteId): string => {
   const note = noteById(score, id);
   return note
@@ -99,6 +106,10 @@ export const conflictWords = (
       return both(`${say(`mark.${kind}`)}, ${noteText(score, note)}`, (value) =>
         markText(value as MarkDecision | undefined),
       );
+    }
+    case 'sentence': {
+      const { bar } = (mine ?? theirs) as OwnWords;
+      return both(`a sentence of bar ${score.bars[bar] ? barLabel(score.bars[bar]) : bar + 1}`, sentenceText);
     }
     case 'setup':
       return both(say(`setup.${slot.field}`), setupText);

@@ -6,6 +6,7 @@ import {
   invertEdit,
   markEdit,
   ruleEdit,
+  sentenceEdit,
   sameValue,
   SETUP_FIELDS,
   setupEdit,
@@ -20,8 +21,10 @@ import {
   type MarkId,
   type Note,
   type NoteId,
+  type OwnWords,
   type PassageRule,
   type RuleId,
+  type SentenceKey,
   type SetupChange,
   type WholeSetup,
 } from '@oculon/core';
@@ -133,6 +136,11 @@ export class Decisions {
   /** Decides marks; null leaves one to the plan and the source again. One undo takes them all back. */
   setMarks(marks: readonly (readonly [MarkId, MarkDecision | null])[]): void {
     this.#do(marks.map(([id, decision]) => markEdit(this.fingering, id, decision)));
+  }
+
+  /** Says sentences of the walk-through otherwise; null leaves one to the plan again. One undo takes them all back. */
+  say(words: readonly (readonly [SentenceKey, OwnWords | null])[]): void {
+    this.#do(words.map(([key, own]) => sentenceEdit(this.fingering, key, own)));
   }
 
   /** Makes the decisions that answer a finding; one undo takes them all back. */

@@ -79,7 +79,8 @@ export class SaveQueue {
   #base: Fingering;
   /** Less than all after a refusal, to find out which edit it was. */
   #most = MAX_EDITS_PER_REQUEST;
-  #sending = false;
+  /** The sending that is under way. */
+  #sending: Promise<void> | undefined;
   #failures = 0;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #closed = false;
@@ -144,8 +145,18 @@ export class SaveQueue {
 
   /** Tries to send now: after an edit, when the connection is back, when the page asks. */
   async send(): Promise<void> {
-    if (this.#sending || this.#closed || this.#pending.length === 0) return;
-    this.#sending = true;
+    if (this.#closed || this.#pending.length === 0) return;
+    this.#sending ??= this.#sendAll();
+    await this.#sending;
+  }
+
+  /** Sends what waits, and tells whether the server has everything then. */
+  async settle(): Promise<boolean> {
+    await this.send();
+    return this.#pending.length === 0 && this.state === 'saved';
+  }
+
+  async #sendAll(): Promise<void> {
     clearTimeout(this.#timer);
     try {
       while (this.#pending.length > 0 && !this.#closed) {
@@ -161,7 +172,7 @@ export class SaveQueue {
       }
       this.state = 'saved';
     } finally {
-      this.#sending = false;
+      this.#sending = undefined;
     }
   }
 

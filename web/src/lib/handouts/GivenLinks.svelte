@@ -1,5 +1,6 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
+  import type { SaveQueue } from '../document/save-queue.svelte.ts';
   import type { Lesson } from '../lesson/lesson.ts';
   import { LINK_DAYS } from './handout.ts';
   import type { HandoutRequest } from './handout-request.ts';
@@ -16,6 +17,7 @@
   }
   interface Props {
     fingering: string;
+    saving: SaveQueue;
     given: readonly Given[];
     lesson: Lesson;
     remarks: string;
@@ -23,7 +25,7 @@
     /** The link made last. */
     link: string;
   }
-  let { fingering, given, lesson, remarks, student, link = $bindable() }: Props = $props();
+  let { fingering, saving, given, lesson, remarks, student, link = $bindable() }: Props = $props();
 
   let days = $state<number>(LINK_DAYS.usual);
   let busy = $state(false);
@@ -43,6 +45,11 @@
     copied = false;
     const wanted: HandoutRequest = { lesson: { ...lesson }, remarks, recipient: student.trim(), days };
     try {
+      // What is given is made from what the server has.
+      if (!(await saving.settle())) {
+        problem = 'Nothing was given out: not everything is saved yet. See beside the title.';
+        return;
+      }
       const answer = await fetch(`/api/fingerings/${fingering}/handouts`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { ArrowLeft, Printer } from '@lucide/svelte';
+  import { ArrowLeft, Printer, Undo2 } from '@lucide/svelte';
   import { barLabel, markId, type PlacedMark, type ShapeCard } from '@oculon/core';
   import { onMount, tick, untrack } from 'svelte';
   import { keep, kept } from '../browser-storage.svelte.ts';
-  import type { WalkView } from '../planner/api.ts';
+  import ConflictDialog from '../document/ConflictDialog.svelte';
+  import SaveBadge from '../document/SaveBadge.svelte';
   import { Outdated } from '../planner/asking.ts';
   import { shownSpans } from '../sheet/shown-marks.ts';
   import { Workbench } from '../workbench/workbench.svelte.ts';
@@ -13,6 +14,10 @@
   import GivenLinks from '../handouts/GivenLinks.svelte';
   import LessonMusic from './LessonMusic.svelte';
   import LessonOptions from './LessonOptions.svelte';
+  import LessonWalk from './LessonWalk.svelte';
+  import { OwnWalk } from './own-walk.svelte.ts';
+  import OwnWordsList from './OwnWordsList.svelte';
+  import SentenceDialog from './SentenceDialog.svelte';
   import { LARGE, lessonSchema, PAPERS, PLAIN_LESSON, pageStarts, type Lesson } from './lesson.ts';
   import { LESSON_WORDS } from './lesson-words.ts';
   import ShapeCardPicture from './ShapeCardPicture.svelte';
@@ -32,7 +37,7 @@
   let remarks = $state('');
   let student = $state('');
   let workbench = $state.raw<Workbench>();
-  let walk = $state.raw<readonly WalkView[]>([]);
+  let walk = $state.raw<OwnWalk>();
   let cards = $state.raw<readonly ShapeCard[]>([]);
   let problem = $state('');
   let paper = $state<HTMLElement>();
@@ -54,6 +59,7 @@
       part: data.part,
     });
     workbench = opened;
+    walk = new OwnWalk(opened.decisions, () => opened.piece.score);
     void opened.open();
     return () => opened.close();
   });
@@ -79,12 +85,16 @@
   });
 
   $effect(() => {
-    if (!plan || !planned) return;
+    const own = walk;
+    if (!plan || !planned || !own) return;
     const { density, depth, language, noteNames, cards: withCards } = lesson;
     void (async () => {
       try {
         if (density !== 'everything') await planned.findPage(density);
-        walk = depth === null ? [] : await planned.questions.walk(depth, language, noteNames);
+        own.told =
+          depth === null
+            ? undefined
+            : { lines: await planned.questions.walk(depth, language, noteNames), depth, language };
         cards = withCards ? await planned.questions.shapes() : [];
       } catch (error) {
         if (!(error instanceof Outdated))
@@ -115,7 +125,19 @@
   };
   $effect(() => {
     // Whatever changes the height of something parts the pages anew.
-    void [walk, cards, isDrawn, remarks, student, size, scale, letters, written, lesson.tablature, code];
+    void [
+      walk?.lines,
+      cards,
+      isDrawn,
+      remarks,
+      student,
+      size,
+      scale,
+      letters,
+      written,
+      lesson.tablature,
+      code,
+    ];
     void paginate();
   });
 
@@ -154,6 +176,15 @@
     <p class="text-sm opacity-70" role="status" data-testid="pages">
       {isReady && isDrawn ? `${pages} ${pages === 1 ? 'page' : 'pages'}` : 'Preparing …'}
     </p>
+    {#if workbench}
+      {@const { history, saving } = workbench.decisions}
+      <SaveBadge {saving} score={workbench.piece.score} />
+      <button
+        class="btn btn-ghost btn-sm"
+        disabled={!history.canUndo}
+        onclick={() => workbench?.decisions.undo()}><Undo2 class="size-4" aria-hidden="true" /> Undo</button
+      >
+    {/if}
     <button class="btn btn-sm btn-primary" disabled={!isReady || !isDrawn} onclick={() => window.print()}
       ><Printer class="size-4" aria-hidden="true" /> Print or save as PDF</button
     >
@@ -164,8 +195,22 @@
   {#if problem}<p role="alert" class="m-6 text-error">{problem}</p>{/if}
   <div class="grid gap-6 p-4 lg:grid-cols-[16rem_1fr] print:block print:p-0">
     <aside class="space-y-6 print:hidden">
+      {#if walk && score}
+        {@const own = walk}
+        <OwnWordsList {score} leftOut={own.leftOut} stray={own.stray} onreturn={(key) => own.giveBack(key)} />
+      {/if}
       <LessonOptions {lesson} bind:remarks bind:student />
-      <GivenLinks fingering={data.fingering} given={data.handouts} {lesson} {remarks} {student} bind:link />
+      {#if workbench}
+        <GivenLinks
+          fingering={data.fingering}
+          saving={workbench.decisions.saving}
+          given={data.handouts}
+          {lesson}
+          {remarks}
+          {student}
+          bind:link
+        />
+      {/if}
     </aside>
     <main class="overflow-x-auto print:overflow-visible">
       <div
@@ -198,6 +243,10 @@
               tablature={lesson.tablature}
               {letters}
               ondrawn={(complete) => (isDrawn = complete)}
+              onpick={(note) => {
+                const bar = score.bars[score.notes[note]!.bar]!;
+                walk?.add({ from: bar.index, heading: `${words.bar} ${barLabel(bar)}` });
+              }}
             />
           </div>
         {/if}
@@ -211,23 +260,34 @@
             </div>
           {/each}
         {/if}
-        {#if walk.length > 0}
+        {#if walk && walk.lines.length > 0}
+          {@const own = walk}
           <h3 data-block="heading">{words.walkThrough}</h3>
-          {#each walk as line, index (index)}
-            <p data-block class="walk" class:slow={line.depth === 'slow' && lesson.depth !== 'slow'}>
-              <b
-                >{line.heading}{#if letterOf(line.from) && line.from === line.to}&nbsp;<span class="letter"
-                    >{letterOf(line.from)}</span
-                  >{/if}</b
-              >
-              {line.sentences.map(({ text }) => text).join(' ')}
-            </p>
-          {/each}
+          <LessonWalk
+            walk={own.lines}
+            depth={lesson.depth}
+            {letterOf}
+            onedit={(line, sentence) => own.edit(line, sentence)}
+            onadd={(line) => own.add(line)}
+          />
         {/if}
         <p data-block class="care">{words.care}</p>
       </div>
     </main>
   </div>
+  {#if walk?.draft}
+    {@const own = walk}
+    {@const { heading, text, isOwn, words } = walk.draft}
+    <SentenceDialog
+      {heading}
+      {text}
+      {isOwn}
+      planned={words.planned}
+      onsay={(said) => own.say(said)}
+      onclose={() => (own.draft = undefined)}
+    />
+  {/if}
+  {#if workbench}<ConflictDialog piece={workbench.piece} decisions={workbench.decisions} />{/if}
 </div>
 
 <style>
@@ -311,20 +371,6 @@
     gap: 6px;
     padding-block: 4px;
     break-inside: avoid;
-  }
-  .walk {
-    padding-block: 0.15em;
-    break-inside: avoid;
-  }
-  .slow {
-    padding-left: 1.2em;
-    font-size: 0.9em;
-  }
-  .letter {
-    border: 1px solid black;
-    padding-inline: 0.25em;
-    font-family: var(--font-sans);
-    font-size: 0.85em;
   }
   .care {
     padding-top: 1em;

@@ -1,4 +1,4 @@
-import { noteById, type NoteId } from '@oculon/core';
+import { noteById, type Edit, type NoteId } from '@oculon/core';
 import { Decisions, type SavedFingering } from '../document/decisions.svelte.ts';
 import type { Deed } from '../document/history.svelte.ts';
 import { takePlanner, type Planner } from '../planner/client.ts';
@@ -7,6 +7,9 @@ import { Caret } from './caret.svelte.ts';
 import { OpenFindings } from './open-findings.svelte.ts';
 import { OpenPiece } from './open-piece.svelte.ts';
 import { SheetMarks } from './sheet-marks.svelte.ts';
+
+/** Edits that change nothing in what is played. */
+const UNPLAYED: ReadonlySet<Edit['kind']> = new Set(['dismiss', 'sentence']);
 
 export interface WorkbenchStart extends SavedFingering {
   readonly piece: string;
@@ -64,7 +67,7 @@ export class Workbench {
   #decided(deed: Deed): void {
     this.planned.compareFromHere();
     this.notice = '';
-    if (deed.some((edit) => edit.kind !== 'dismiss')) void this.planned.replan();
+    if (deed.some(({ kind }) => !UNPLAYED.has(kind))) void this.planned.replan();
   }
 
   #moveTo([edit]: Deed): void {

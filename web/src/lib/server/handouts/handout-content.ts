@@ -12,6 +12,7 @@ import {
   signsOnPage,
   walkHeading,
   walkThrough,
+  withOwnWords,
   wordingIn,
   markId,
   type Edit,
@@ -20,6 +21,7 @@ import type { HandoutContent } from '../../handouts/handout.ts';
 import { lettersOfHardBars } from '../../lesson/hard-bars.ts';
 import type { Lesson } from '../../lesson/lesson.ts';
 import { planSetup, scoreAsRead } from '../../planner/setup.ts';
+import type { WalkView } from '../../planner/api.ts';
 import { shownSpans } from '../../sheet/shown-marks.ts';
 
 /** What a page is made of. */
@@ -72,10 +74,35 @@ export const handoutContent = ({
     walk:
       depth === null
         ? []
-        : walkThrough(wording, plan, depth, { withSlow: true }).map((line) => ({
-            ...line,
-            heading: walkHeading(wording, plan, line),
-          })),
+        : told(
+            withOwnWords(
+              score,
+              walkThrough(wording, plan, depth, { withSlow: true }).map((line) => ({
+                ...line,
+                heading: walkHeading(wording, plan, line),
+              })),
+              fingering.words,
+              language,
+              (bar, sentences) => ({
+                from: bar,
+                to: bar,
+                depth,
+                sentences,
+                heading: walkHeading(wording, plan, { from: bar, to: bar }),
+              }),
+            ),
+          ),
     cards: lesson.cards ? shapeCards(plan) : [],
   };
 };
+
+/** What is left of a walk-through when the sentences that the teacher leaves out are gone. */
+const told = (lines: readonly WalkView[]): readonly WalkView[] =>
+  lines
+    .map((line) => ({
+      ...line,
+      sentences: line.sentences
+        .filter(({ text }) => text !== '')
+        .map(({ planned: _, ...sentence }) => sentence),
+    }))
+    .filter(({ sentences }) => sentences.length > 0);
