@@ -124,6 +124,8 @@ export {
 export { type WayOut, waysOut } from './plan/remedies.ts';
 export { type ComparedReturn, compareReturns, carriedChoices } from './plan/carry.ts';
 export { type MarkOrigin, type PlacedMark, proposedMarks, placedMarks } from './plan/proposed-marks.ts';
+export { type ChoiceChanges, choicesBeyondHand } from './plan/other-hand.ts';
+export { type HandReason, type HandPoint, handPoints } from './plan/hand-points.ts';
 export { FIX_CODES, type FixCode, type Fix, fixesOf } from './plan/fixes.ts';
 
 // What the planners weigh

@@ -30,7 +30,8 @@ export interface Comparison {
   };
 }
 
-const takingOf = ({ left, right }: Performance, sound: number): Taking => {
+/** How a sound is taken by both hands. */
+export const takingOf = ({ left, right }: Performance, sound: number): Taking => {
   const choice = left.choices[sound];
   return {
     string: choice?.string,

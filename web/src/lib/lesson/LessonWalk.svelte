@@ -46,8 +46,8 @@
             if (event.key !== 'Enter' && event.key !== ' ') return;
             event.preventDefault();
             onedit(line, sentence);
-          }}>{sentence.text}</span
-        >{' '}
+          }}>{`${sentence.text} `}</span
+        >
       {/each}
     </p>
   {/if}

@@ -7,6 +7,7 @@ import type {
   Finding,
   FindingKey,
   Fix,
+  HandPoint,
   ImportProblem,
   Mark,
   MarkDecision,
@@ -132,6 +133,8 @@ export interface PlannerApi {
   withdraw(number: number): void;
   /** Where two versions of the open piece differ. */
   compare(one: VersionMessage, other: VersionMessage): Comparison;
+  /** Where and why the last plan takes notes otherwise than another version of the open piece, made for another hand. */
+  handPoints(there: VersionMessage): readonly HandPoint[];
   /** The source with the fingering of the last plan merged in, as UTF-8. */
   writeMusicXml(): Result<Uint8Array, ImportProblem>;
   /** The last plan as `oculon.plan/1`. */

@@ -1,6 +1,6 @@
-import type { Density, Fingering, NoteIndex } from '@oculon/core';
+import type { Density, Fingering, HandPoint, NoteIndex } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { MovementsView, PageView, PlanView } from './api.ts';
+import type { MovementsView, PageView, PlanView, VersionMessage } from './api.ts';
 import { Outdated, questionsTo, type PlannerQuestions } from './asking.ts';
 import type { Planner } from './client.ts';
 import { changesBetween, planKey, sharing, type Change } from './plan-changes.ts';
@@ -141,6 +141,12 @@ export class CurrentPlan {
     while (this.planning) await this.#running;
     if (this.#plannedFor !== planKey(this.#fingering()))
       throw new Error('The planner stopped before the last decision was planned. Load the page again.');
+  }
+
+  /** Where and why the plan differs from that of another version, made for another hand. */
+  async handPoints(there: VersionMessage): Promise<readonly HandPoint[]> {
+    await this.#settled();
+    return this.#planner.api.handPoints(there);
   }
 
   async exportMusicXml() {

@@ -4,6 +4,7 @@ import {
   compareFingerings,
   difficultyOf,
   EMPTY_FINGERING,
+  handPoints,
   marksOf,
   planJson,
   planPiece,
@@ -45,6 +46,9 @@ let timing = { left: 0, right: 0 };
 let recent = new Map<string, Plan>();
 let setup: { readonly key: string; readonly score: Score; readonly value: PlanSetup } | undefined;
 
+/** The version that the open one was compared with last, planned: it does not change while one decides here. */
+let compared: { readonly key: string; readonly plan: Plan } | undefined;
+
 const current = (): ImportedScore => {
   if (!imported) throw new RangeError('no piece is open');
   return imported;
@@ -71,6 +75,11 @@ const fingeringOf = ({ choices, rules, marks }: FingeringMessage): Fingering => 
   rules: new Map(rules),
   marks: new Map(marks),
 });
+
+const planOf = ({ message, setup: choice }: VersionMessage): Plan => {
+  const score = scoreAsRead(current().score, choice);
+  return planPiece(score, fingeringOf(message), planSetup(choice, score));
+};
 
 const tempoOf = ({ setup: { tempo }, score }: Plan): number => tempo ?? score.tempi[0]!.quartersPerMinute;
 
@@ -113,6 +122,7 @@ const api: PlannerApi = {
     latest = undefined;
     recent = new Map();
     setup = undefined;
+    compared = undefined;
     parseMs = performance.now() - started;
     const marks = [...read.value.marks].map(([id, { mark }]) => [id, mark] as const);
     return success({ score: read.value.score, marks, repairs: read.value.repairs });
@@ -180,11 +190,14 @@ const api: PlannerApi = {
 
   compare(one, other) {
     called();
-    const planOf = ({ message, setup: choice }: VersionMessage): Plan => {
-      const wanted = setupOf(choice);
-      return planPiece(wanted.score, fingeringOf(message), wanted.value);
-    };
     return compareFingerings(planOf(one).performance, planOf(other).performance);
+  },
+
+  handPoints(there) {
+    called();
+    const key = JSON.stringify(there);
+    if (compared?.key !== key) compared = { key, plan: planOf(there) };
+    return handPoints(planned(), compared.plan);
   },
 
   writeMusicXml() {

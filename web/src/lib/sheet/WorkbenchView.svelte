@@ -14,6 +14,7 @@
   import HardSpots from '$lib/panels/HardSpots.svelte';
   import BarreList from '$lib/panels/BarreList.svelte';
   import FormPanel from '$lib/panels/FormPanel.svelte';
+  import HandPanel from '$lib/panels/HandPanel.svelte';
   import MarksPanel from '$lib/panels/MarksPanel.svelte';
   import MovementPanel from '$lib/panels/MovementPanel.svelte';
   import ShiftList from '$lib/panels/ShiftList.svelte';
@@ -216,6 +217,19 @@
         <Part name="Other ways to take the note"><ChoicesPanel {workbench} ondone={focusSheet} /></Part>
         <Part name="Other fingers to pluck"><PluckChoices {workbench} ondone={focusSheet} /></Part>
         <Part name="What changed"><ChangesPanel {piece} {planned} onjump={jump} /></Part>
+        {#if data.origin}
+          <Part name="For another hand"
+            ><HandPanel
+              {piece}
+              {decisions}
+              {planned}
+              origin={data.origin}
+              student={data.version.student ?? ''}
+              onjump={jump}
+              ondone={focusSheet}
+            /></Part
+          >
+        {/if}
         <Part name="Findings"
           ><FindingsPanel {piece} {decisions} {planned} {findings} onjump={jump} ondone={focusSheet} /></Part
         >

@@ -7,7 +7,7 @@ import {
   type Score,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { FingeringMessage } from '../planner/api.ts';
+import type { VersionMessage } from '../planner/api.ts';
 import { takePlanner } from '../planner/client.ts';
 import { problemWords } from '../words.ts';
 
@@ -15,10 +15,13 @@ export interface ComparedVersions extends Comparison {
   readonly score: Score;
 }
 
-const stateOf = (edits: readonly Edit[]) => {
+/** What a version's edits come to, as the planner takes it. */
+export const versionMessage = (edits: readonly Edit[]): VersionMessage => {
   const { choices, rules, marks, setup } = applyEdits(EMPTY_FINGERING, edits);
-  const message: FingeringMessage = { choices: [...choices], rules: [...rules], marks: [...marks] };
-  return { message, setup: wholeSetup(setup) };
+  return {
+    message: { choices: [...choices], rules: [...rules], marks: [...marks] },
+    setup: wholeSetup(setup),
+  };
 };
 
 /** Plans two versions of a piece in the planner's worker and tells where they differ. */
@@ -36,7 +39,7 @@ export const comparison = async (
   try {
     const opened = await planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part);
     if (!opened.ok) throw new Error(problemWords(opened.error));
-    const compared = await planner.api.compare(stateOf(one), stateOf(other));
+    const compared = await planner.api.compare(versionMessage(one), versionMessage(other));
     return { ...compared, score: opened.value.score };
   } finally {
     planner.release(false);

@@ -3,10 +3,19 @@ import { listEdits } from './fingerings.ts';
 import { findVersion } from './versions.ts';
 import { listHandouts } from '../handouts/handouts.ts';
 import { listQuestions } from '../handouts/questions.ts';
-import { fingeringIdSchema, pieceIdSchema } from '../ids.ts';
+import type { Queryable } from '../database/database.ts';
+import { fingeringIdSchema, pieceIdSchema, type FingeringId, type PieceId, type TeacherId } from '../ids.ts';
 import { withOwn } from '../own.ts';
 import { findPiece, findReading } from '../pieces/pieces.ts';
 import { findStudent } from '../students/students.ts';
+
+/** A version that another was made from, as it stands now. */
+const originOf = async (client: Queryable, teacher: TeacherId, piece: PieceId, id: FingeringId) => {
+  const origin = await findVersion(client, teacher, piece, id);
+  if (!origin) return undefined;
+  const edits = await listEdits(client, teacher, id, 0);
+  return { name: origin.name, edits: edits.map(({ edit }) => edit) };
+};
 
 /** What a page needs to open a version of a piece; answers 404 for what the teacher does not have. */
 export const openVersion = async (
@@ -28,6 +37,7 @@ export const openVersion = async (
         edits: await listEdits(client, teacher, fingering.data, 0),
         handouts: await listHandouts(client, teacher, fingering.data),
         questions: await listQuestions(client, teacher, fingering.data),
+        origin: version.originId ? await originOf(client, teacher, piece.data, version.originId) : undefined,
         student: version.studentId ? await findStudent(client, teacher, version.studentId) : undefined,
       }
     );
@@ -44,6 +54,8 @@ export const openVersion = async (
     },
     handouts: found.handouts,
     questions: found.questions,
+    /** The version it was made from, when it is for a student: what differs is told against it. */
+    origin: student && found.origin,
     /** How the student is spoken to, when it is for one. */
     speech: student && { language: student.language, noteNames: student.noteNames },
     part: found.reading.partId,

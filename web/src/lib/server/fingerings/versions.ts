@@ -1,9 +1,11 @@
 import {
   applyEdits,
+  chooseEdit,
   EDIT_FORMAT,
   EMPTY_FINGERING,
   humanText,
   setupEdit,
+  type ChoiceChanges,
   type SetupChange,
 } from '@oculon/core';
 import * as z from 'zod';
@@ -87,14 +89,32 @@ export const latestVersion = async (
   return fingeringIdSchema.optional().parse(rows[0]?.id);
 };
 
+/** The teacher's own version of a piece: the one touched last that is for nobody, or else for somebody. */
+export const ownVersion = async (
+  client: Queryable,
+  teacher: TeacherId,
+  piece: PieceId,
+): Promise<FingeringId | undefined> => {
+  const { rows } = await client.query(
+    `select id from fingerings where teacher_id = $1 and piece_id = $2 and deleted_at is null
+     order by student_id is not null, touched_at desc, created_at limit 1`,
+    [teacher, piece],
+  );
+  return fingeringIdSchema.optional().parse(rows[0]?.id);
+};
+
 export interface NewVersion {
   readonly name: string;
   readonly maker: string;
   /** Whose version is taken over as it stands; an empty one without. */
   readonly origin?: FingeringId;
+  /** The revision up to which it is taken over; all of it when missing. */
+  readonly until?: number;
   readonly student?: StudentId;
   /** What is set for whom it is for: hand and instrument. */
   readonly setup?: SetupChange;
+  /** What of the origin's decisions is left to the planner. */
+  readonly beyond?: ChoiceChanges;
 }
 
 /** Makes a version of a piece; undefined when the teacher has no such origin. */
@@ -102,14 +122,14 @@ export const insertVersion = async (
   client: Queryable,
   teacher: TeacherId,
   piece: PieceId,
-  { name, maker, origin, student, setup = {} }: NewVersion,
+  { name, maker, origin, until, student, setup = {}, beyond = [] }: NewVersion,
 ): Promise<FingeringId | undefined> => {
   const { rows: origins } = await client.query(
     `select revision from fingerings where teacher_id = $1 and piece_id = $2 and id = $3 for share`,
     [teacher, piece, origin ?? null],
   );
   if (origin && !origins[0]) return undefined;
-  const originRevision = z.int().parse(origins[0]?.revision ?? 0);
+  const originRevision = Math.min(z.int().parse(origins[0]?.revision ?? 0), until ?? Infinity);
   const { rows } = await client.query(
     `insert into fingerings (teacher_id, piece_id, name, maker, student_id, origin_id, origin_revision, revision)
      values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
@@ -132,32 +152,36 @@ export const insertVersion = async (
        where teacher_id = $1 and fingering_id = $2 and revision <= $4`,
       [teacher, origin, id, originRevision],
     );
-  if (Object.keys(setup).length > 0) await setUp(client, teacher, id, originRevision, setup);
+  if (Object.keys(setup).length > 0 || beyond.length > 0)
+    await setUp(client, teacher, id, originRevision, setup, beyond);
   return id;
 };
 
-/** Adds the edit that sets a version up. */
+/** Adds the edits that make a version one for somebody else. */
 const setUp = async (
   client: Queryable,
   teacher: TeacherId,
   fingering: FingeringId,
   revision: number,
   setup: SetupChange,
+  beyond: ChoiceChanges,
 ): Promise<void> => {
   const edits = await listEdits(client, teacher, fingering, 0);
   const state = applyEdits(
     EMPTY_FINGERING,
     edits.map(({ edit }) => edit),
   );
+  const added = [setupEdit(state, setup), ...beyond.map(([note, change]) => chooseEdit(state, note, change))];
   await client.query(
     `insert into edits (fingering_id, teacher_id, revision, edit_id, edit, format)
-     values ($1, $2, $3, gen_random_uuid(), $4, $5)`,
-    [fingering, teacher, revision + 1, JSON.stringify(setupEdit(state, setup)), EDIT_FORMAT],
+     select $1, $2, $3 + ordinality, gen_random_uuid(), edit, $5
+     from jsonb_array_elements($4::jsonb) with ordinality as added (edit, ordinality)`,
+    [fingering, teacher, revision, JSON.stringify(added), EDIT_FORMAT],
   );
   await client.query(`update fingerings set revision = $3 where teacher_id = $1 and id = $2`, [
     teacher,
     fingering,
-    revision + 1,
+    revision + added.length,
   ]);
 };
 

@@ -1,13 +1,9 @@
 import {
-  applyEdits,
   difficultyOf,
-  EMPTY_FINGERING,
   markedPage,
   placedMarks,
   planPiece,
   proposedMarks,
-  readMusicXml,
-  readSourceFile,
   shapeCards,
   signsOnPage,
   walkHeading,
@@ -15,20 +11,17 @@ import {
   withOwnWords,
   wordingIn,
   markId,
-  type Edit,
 } from '@oculon/core';
 import type { HandoutContent } from '../../handouts/handout.ts';
 import { lettersOfHardBars } from '../../lesson/hard-bars.ts';
 import type { Lesson } from '../../lesson/lesson.ts';
-import { planSetup, scoreAsRead } from '../../planner/setup.ts';
+import { planSetup } from '../../planner/setup.ts';
 import type { WalkView } from '../../planner/api.ts';
+import { readVersion, type KeptVersion } from '../reading/version-score.ts';
 import { shownSpans } from '../../sheet/shown-marks.ts';
 
 /** What a page is made of. */
-export interface HandoutWork {
-  readonly source: Uint8Array;
-  readonly part: string | undefined;
-  readonly edits: readonly Edit[];
+export interface HandoutWork extends KeptVersion {
   readonly title: string;
   readonly composer: string;
   readonly lesson: Lesson;
@@ -43,18 +36,16 @@ export const handoutContent = ({
   composer,
   lesson,
 }: HandoutWork): HandoutContent | undefined => {
-  const text = readSourceFile(source);
-  const read = text.ok ? readMusicXml(text.value, part === undefined ? {} : { part }) : text;
-  if (!read.ok) return undefined;
-  const fingering = applyEdits(EMPTY_FINGERING, edits);
-  const score = scoreAsRead(read.value.score, fingering.setup);
+  const version = readVersion({ source, part, edits });
+  if (!version) return undefined;
+  const { score, fingering } = version;
   const plan = planPiece(score, fingering, planSetup(fingering.setup, score));
   const { density, depth, language, noteNames } = lesson;
   const marked = markedPage(plan, density);
   const positions = signsOnPage(plan, marked).filter(
     (mark) => mark.kind === 'position' && fingering.marks.get(markId(mark))?.kind !== 'removed',
   );
-  const fromFile = new Map([...read.value.marks].map(([id, { mark }]) => [id, mark] as const));
+  const fromFile = new Map([...version.marks].map(([id, { mark }]) => [id, mark] as const));
   const placed = placedMarks(proposedMarks(plan), fromFile, fingering.marks);
   const wording = wordingIn(language, noteNames);
   const { indexOf: _, ...bare } = plan.score;

@@ -1,9 +1,10 @@
-import { failure } from '@oculon/core';
+import { failure, type ChoiceChanges } from '@oculon/core';
 import { Piscina } from 'piscina';
 import { env } from '$env/dynamic/private';
 import type { HandoutContent } from '../../handouts/handout.ts';
 import type { HandoutWork } from '../handouts/handout-content.ts';
 import { log } from '../log.ts';
+import type { OtherHandWork } from './beyond-hand.ts';
 import type { ScoreReader } from './read-score.ts';
 
 /** Threads, and what each may take: a score of the largest size that is taken needs half of it. */
@@ -54,6 +55,19 @@ export const makeHandoutApart = async (work: HandoutWork): Promise<HandoutConten
     })) as HandoutContent | undefined;
   } catch (cause) {
     log.warn({ err: cause, bytes: work.source.length }, 'handout not made');
+    return undefined;
+  }
+};
+
+/** What of a version's decisions another hand cannot do, worked out in a thread; undefined when that took too long. */
+export const beyondHandApart = async (work: OtherHandWork): Promise<ChoiceChanges | undefined> => {
+  try {
+    return (await threads().run(work, {
+      name: 'beyondHand',
+      signal: AbortSignal.timeout(MOST_SECONDS * 1000),
+    })) as ChoiceChanges | undefined;
+  } catch (cause) {
+    log.warn({ err: cause, bytes: work.source.length }, 'version not adapted');
     return undefined;
   }
 };

@@ -1,11 +1,13 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { fieldsIn, problemsOf, textIn } from '$lib/server/forms.ts';
-import { studentIdSchema, type StudentId } from '$lib/server/ids.ts';
+import { makeVersion } from '$lib/server/fingerings/make-version.ts';
+import { pieceIdSchema, studentIdSchema, type StudentId } from '$lib/server/ids.ts';
 import { listInstruments } from '$lib/server/instruments/instruments.ts';
 import { withOwn } from '$lib/server/own.ts';
 import { readStudentForm } from '$lib/server/students/student-form.ts';
 import { archiveStudent, deleteStudent, findStudent, updateStudent } from '$lib/server/students/students.ts';
-import { listVersionsFor } from '$lib/server/fingerings/versions.ts';
+import { listPieces } from '$lib/server/pieces/pieces.ts';
+import { listVersionsFor, ownVersion } from '$lib/server/fingerings/versions.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 const idOf = (text: string): StudentId => {
@@ -23,6 +25,7 @@ export const load: PageServerLoad = async ({ params, locals }) => {
         student,
         instruments: await listInstruments(client, teacher),
         versions: await listVersionsFor(client, teacher, id),
+        pieces: (await listPieces(client, teacher)).map((piece) => ({ id: piece.id, title: piece.title })),
       }
     );
   });
@@ -39,6 +42,15 @@ export const actions: Actions = {
     );
     if (!isKept) error(404, 'There is no such student.');
     return { done: 'Kept.' };
+  },
+  version: async ({ request, params, locals }) => {
+    const student = idOf(params.student);
+    const piece = pieceIdSchema.safeParse(textIn(await fieldsIn(request), 'piece'));
+    if (!piece.success) return fail(400, { problems: { piece: 'Choose a piece.' } });
+    const origin = await withOwn(locals, (client, teacher) => ownVersion(client, teacher, piece.data));
+    const made = origin && (await makeVersion(locals, piece.data, { origin, student }));
+    if (!made) return fail(404, { problems: { piece: 'There is no such piece any more.' } });
+    redirect(303, `/pieces/${piece.data}/${made}`);
   },
   archive: async ({ request, params, locals }) => {
     const isArchived = textIn(await fieldsIn(request), 'archived') === 'yes';

@@ -1,6 +1,7 @@
 <script lang="ts">
   import AppPage from '$lib/shell/AppPage.svelte';
   import Field from '$lib/shell/Field.svelte';
+  import SelectField from '$lib/shell/SelectField.svelte';
   import StudentForm from '$lib/students/StudentForm.svelte';
 
   const { data, form } = $props();
@@ -42,11 +43,25 @@
             > <span class="opacity-80">{version.name}</span>
           </li>
         {:else}
-          <li class="py-2 text-sm opacity-80">
-            None yet. On the page of a piece, under “Versions”, one can be made for this student.
-          </li>
+          <li class="py-2 text-sm opacity-80">None yet.</li>
         {/each}
       </ul>
+      {#if data.pieces.length > 0}
+        <form method="POST" action="?/version" class="mt-4 flex flex-wrap items-end gap-3">
+          <SelectField
+            label="Make a version of"
+            name="piece"
+            value={data.pieces[0]!.id}
+            options={data.pieces.map(({ id, title }) => [id, title] as const)}
+            problem={problems.piece}
+          />
+          <button class="btn">Make it</button>
+        </form>
+        <p class="mt-2 text-xs opacity-70">
+          What you decided stays where this hand can do it; the rest is planned anew, and you are shown what
+          differs and why.
+        </p>
+      {/if}
     </section>
 
     <section class="max-w-md space-y-4">

@@ -1,7 +1,7 @@
 import { error, fail, redirect } from '@sveltejs/kit';
+import { makeVersion } from '$lib/server/fingerings/make-version.ts';
 import {
   findVersion,
-  insertVersion,
   labelSchema,
   labelVersion,
   listLabels,
@@ -23,8 +23,6 @@ import {
 import { withOwn } from '$lib/server/own.ts';
 import { findPiece } from '$lib/server/pieces/pieces.ts';
 import { listStudents } from '$lib/server/students/students.ts';
-import { versionFor } from '$lib/server/students/version-for.ts';
-import { findTeacher } from '$lib/server/teachers/teachers.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 const pieceOf = (text: string): PieceId => {
@@ -63,19 +61,10 @@ export const actions: Actions = {
     const name = versionNameSchema.safeParse(textIn(fields, 'name'));
     const origin = fingeringIdSchema.safeParse(textIn(fields, 'origin'));
     const student = studentIdSchema.safeParse(textIn(fields, 'student'));
-    const made = await withOwn(locals, async (client, teacher) => {
-      const whose = student.success ? await versionFor(client, teacher, student.data) : undefined;
-      if (student.success && !whose) return undefined;
-      const called = name.success ? name.data : whose && `For ${whose.name}`;
-      if (!called) return 'nameless' as const;
-      const maker = await findTeacher(client, teacher);
-      return insertVersion(client, teacher, piece, {
-        name: called,
-        maker: maker?.name ?? '',
-        ...(origin.success && { origin: origin.data }),
-        ...(student.success && { student: student.data }),
-        ...(whose && { setup: whose.setup }),
-      });
+    const made = await makeVersion(locals, piece, {
+      name: name.data,
+      origin: origin.data,
+      student: student.data,
     });
     if (made === 'nameless') return fail(400, { problem: NAMELESS });
     if (!made) error(404, 'There is no such version or student any more.');
