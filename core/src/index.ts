@@ -194,4 +194,5 @@ export { preparationText, heldText, guideText, likenessText, markText } from './
 export { ruleText } from './wording/rule-words.ts';
 export { leftTermsText, rightTermsText, difficultyText } from './wording/effort-words.ts';
 export { type WalkLine, type WalkSentence, walkThrough, walkHeading } from './wording/walkthrough.ts';
+export { type NoteTaken, changedText } from './wording/changed-words.ts';
 export { type StrayWords, withOwnWords, strayWords } from './wording/own-sentences.ts';

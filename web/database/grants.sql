@@ -1,4 +1,4 @@
 -- Run after the migrations, every time: what the role may do; a backup does not carry it.
 grant select, insert, update, delete
-  on pieces, sources, fingerings, edits, students, instruments, labels, handouts, questions to oculon_teacher;
+  on pieces, sources, fingerings, edits, students, instruments, labels, handouts, handout_editions, questions to oculon_teacher;
 grant select, update on teachers to oculon_teacher;

@@ -3,7 +3,7 @@ import pg from 'pg';
 import { hash } from '@node-rs/argon2';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { importedPiece, type Question } from './ask.ts';
-import { given, HANDOUT } from './given.ts';
+import { given, HANDOUT, RENEWAL } from './given.ts';
 import { Visitor } from './session.ts';
 
 const PASSWORD = 'low meadow dance';
@@ -59,7 +59,7 @@ const session = (visitor: Visitor) => visitor.cookies.get('oculon-session');
 const routes = (): readonly (Question & { readonly shows?: RegExp })[] => {
   const edits = {
     base: 0,
-    format: 3,
+    format: 4,
     edits: [{ id: randomUUID(), edit: { kind: 'setup', before: {}, after: {} } }],
   };
   const form = { 'content-type': 'application/x-www-form-urlencoded', accept: 'text/html' };
@@ -69,6 +69,7 @@ const routes = (): readonly (Question & { readonly shows?: RegExp })[] => {
     { path: `/pieces/${piece}/${fingering}/lesson` },
     { method: 'POST', path: `/api/fingerings/${fingering}/handouts`, body: JSON.stringify(HANDOUT) },
     { method: 'DELETE', path: `/api/handouts/${handout}` },
+    { method: 'PUT', path: `/api/handouts/${handout}`, body: JSON.stringify(RENEWAL) },
     { method: 'PATCH', path: `/api/questions/${question}`, body: '{"read":true}' },
     { path: `/pieces/${piece}/versions` },
     { path: `/pieces/${piece}/compare?one=${fingering}&other=${fingering}` },
@@ -83,11 +84,11 @@ const routes = (): readonly (Question & { readonly shows?: RegExp })[] => {
       headers: form,
       body: `version=${fingering}&name=Mine&label=Mine`,
     })),
-    ...['save', 'archive', 'delete'].map((name) => ({
+    ...['save', 'archive', 'delete', 'version'].map((name) => ({
       method: 'POST',
       path: `/students/${student}?/${name}`,
       headers: form,
-      body: 'name=Somebody&hand=small&language=en&noteNames=letters&minutesADay=1&archived=no',
+      body: `piece=${piece}&name=Somebody&hand=small&language=en&noteNames=letters&minutesADay=1&archived=no`,
     })),
   ];
 };

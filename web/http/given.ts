@@ -18,8 +18,14 @@ export const HANDOUT = {
   days: 30,
 };
 
+/** What is asked for when a newer version is given in place of an older one. */
+export const RENEWAL = { lesson: HANDOUT.lesson, remarks: '' };
+
 /** Hands a version out, as the teacher for whom the test server was started. */
-export const given = (fingering: string, change: Partial<typeof HANDOUT> = {}) =>
+export const given = (
+  fingering: string,
+  change: Partial<typeof HANDOUT> & { readonly student?: string; readonly ownHand?: boolean } = {},
+) =>
   ask({
     method: 'POST',
     path: `/api/fingerings/${fingering}/handouts`,

@@ -1,7 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ask, importedPiece } from './ask.ts';
-import { given, HANDOUT } from './given.ts';
+import { ask, askJson, importedPiece } from './ask.ts';
+import { given, HANDOUT, RENEWAL } from './given.ts';
 import { Visitor } from './session.ts';
 
 let client: pg.Client;
@@ -24,6 +25,19 @@ const link = async (): Promise<string> => {
   return new URL((JSON.parse(text) as { link: string }).link).pathname;
 };
 const student = () => new Visitor();
+/** Decides something in the version, as its workbench would. */
+const decide = async (edit: unknown): Promise<void> => {
+  const { rows } = await client.query(`select revision from fingerings where id = $1`, [fingering]);
+  const { status } = await askJson({
+    method: 'POST',
+    path: `/api/fingerings/${fingering}/edits`,
+    body: { base: rows[0].revision, format: 4, edits: [{ id: randomUUID(), edit }] },
+  });
+  expect(status).toBe(200);
+};
+const notesOf = async (handout: string): Promise<unknown[]> =>
+  (await client.query(`select content->'notes' as notes from handouts where id = $1`, [handout])).rows[0]
+    .notes;
 
 describe('a student’s page', () => {
   it('opens by its link alone, and shows nothing of anybody else', async () => {
@@ -104,6 +118,77 @@ describe('a student’s page', () => {
     for (let more = 0; more < 25 && status === 200; more += 1)
       status = (await send('0', `And ${more}?`)).status;
     expect(status).toBe(429);
+  });
+
+  it('shows a newer edition under the same link, with what is new, and the one before is kept', async () => {
+    const path = await link();
+    const { rows: given } = await client.query(
+      `select id from handouts where fingering_id = $1 order by created_at desc limit 1`,
+      [fingering],
+    );
+    const renew = (body: unknown = RENEWAL) =>
+      ask({ method: 'PUT', path: `/api/handouts/${given[0].id}`, body: JSON.stringify(body) });
+    const same = await renew();
+    expect([same.status, same.text]).toEqual([200, '{"changed":0}']);
+    expect((await student().ask({ path })).text).not.toContain('What is new');
+
+    const [note] = (await notesOf(given[0].id)) as [{ id: string; finger: number; string: number }];
+    const finger = note.finger === 4 ? 3 : 4;
+    await decide({ kind: 'choose', note: note.id, before: {}, after: { finger } });
+    const changed = await renew();
+    expect(JSON.parse(changed.text).changed).toBeGreaterThan(0);
+    const { text } = await student().ask({ path });
+    expect(text).toContain('What is new');
+    expect(text).toMatch(new RegExp(`${finger} on [A-G][♯♭]?, [①-⑥] fret \\d+; before, ${note.finger} on`));
+    // Its remarks stay where none were written.
+    expect(text).toContain('Slowly.');
+    const { rows } = await client.query(
+      `select edition, content->'notes' as notes from handout_editions where handout_id = $1 order by edition`,
+      [given[0].id],
+    );
+    expect(rows.map(({ edition }) => edition)).toEqual([1, 2]);
+    expect(rows[1].notes[0].finger).toBe(note.finger);
+
+    expect((await renew({ ...RENEWAL, lesson: {} })).status).toBe(400);
+    await client.query(`update handouts set revoked_at = now() where id = $1`, [given[0].id]);
+    expect((await renew()).status).toBe(404);
+  });
+
+  it('is for the hand and instrument of a student when that is wanted', async () => {
+    const { rows } = await client.query(
+      `with own as (select teacher_id from fingerings where id = $1), box as (
+         insert into instruments (teacher_id, name, scale_length, tuning, frets, capo)
+         select teacher_id, 'Small', 580, '{E4,B3,G3,D3,A2,E2}', 18, 2 from own returning id)
+       insert into students (teacher_id, name, hand, instrument_id)
+       select own.teacher_id, 'Mila', 'small', box.id from own, box returning id`,
+      [fingering],
+    );
+    const { id } = rows[0];
+    const shown = async (more: Parameters<typeof given>[1]) => {
+      expect((await given(fingering, { student: id, ...more })).status).toBe(201);
+      const { rows: kept } = await client.query(
+        `select own_hand, student_id, content->'notes' as notes from handouts where student_id = $1
+         order by created_at desc limit 1`,
+        [id],
+      );
+      return kept[0] as { own_hand: boolean; student_id: string; notes: { fret: number }[] };
+    };
+    const theirs = await shown({ ownHand: true });
+    const mine = await shown({ ownHand: false });
+    expect([theirs.own_hand, mine.own_hand]).toEqual([true, false]);
+    // With the capo on their guitar every fret is another one.
+    expect(theirs.notes.map(({ fret }) => fret)).not.toEqual(mine.notes.map(({ fret }) => fret));
+    const stranger = '11111111-1111-4111-8111-111111111111';
+    expect((await given(fingering, { student: stranger })).status).toBe(404);
+  });
+
+  it('carries what the teacher says in their own words, and not what is left out', async () => {
+    const sentence = 'en/added@0';
+    const own = { text: 'Breathe before you begin.', planned: '', bar: 0, depth: 'bars' };
+    await decide({ kind: 'sentence', sentence, before: null, after: own });
+    expect((await student().ask({ path: await link() })).text).toContain('Breathe before you begin.');
+    await decide({ kind: 'sentence', sentence, before: own, after: { ...own, text: '' } });
+    expect((await student().ask({ path: await link() })).text).not.toContain('Breathe before');
   });
 
   it('is refused when what is to be given cannot be read', async () => {

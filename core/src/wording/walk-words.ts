@@ -32,7 +32,7 @@ const untilWords = (wording: Wording, score: Score, from: number, tick: number, 
 /** A note with what is needed to find it: `4 on D, ② fret 3`; `open E, ①`. */
 export const whereText = (
   { say, note: nameOf }: Wording,
-  { finger, string, fret, pitch }: PlacedNote,
+  { finger, string, fret, pitch }: Omit<PlacedNote, 'sound'>,
 ): string =>
   fret === 0
     ? say('walk.note-open', { note: nameOf(pitch), string: stringSign(string) })

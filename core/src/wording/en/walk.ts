@@ -76,4 +76,7 @@ export const WALK_EN = {
   'walk.slow.slurred': '{where}, by the left hand alone',
   'walk.slow.down': 'Down already: {fingers}.',
   'walk.slow.lifts': 'Lift {fingers}.',
+  'walk.changed': '{now}; before, {before}.',
+  'walk.changed.pluck': '{now} plucks {note}; before, {before}.',
+  'walk.changed.left-out': '{note} left out',
 } as const;

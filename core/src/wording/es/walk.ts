@@ -79,4 +79,7 @@ export const WALK_ES: Readonly<Record<keyof typeof WALK_EN, string>> = {
   'walk.slow.slurred': '{where}, solo con la mano izquierda',
   'walk.slow.down': 'Ya puestos: {fingers}.',
   'walk.slow.lifts': 'Levantar {fingers}.',
+  'walk.changed': '{now}; antes, {before}.',
+  'walk.changed.pluck': '{now} toca {note}; antes, {before}.',
+  'walk.changed.left-out': '{note} omitida',
 };

@@ -2,84 +2,96 @@
   import { invalidateAll } from '$app/navigation';
   import type { SaveQueue } from '../document/save-queue.svelte.ts';
   import type { Lesson } from '../lesson/lesson.ts';
+  import { giveOut, renew, requestFor, takeBack, type MadeLink, type Recipient } from './giving.ts';
+  import GivenList, { type Given } from './GivenList.svelte';
   import { LINK_DAYS } from './handout.ts';
-  import type { HandoutRequest } from './handout-request.ts';
+  import MadeLinks from './MadeLinks.svelte';
 
-  interface Given {
-    readonly id: string;
-    readonly recipient: string;
-    readonly density: string;
-    readonly createdAt: Date;
-    readonly endsAt: Date;
-    readonly revokedAt: Date | null;
-    readonly seenAt: Date | null;
-    readonly questions: number;
-  }
   interface Props {
     fingering: string;
     saving: SaveQueue;
     given: readonly Given[];
+    students: readonly Recipient[];
     lesson: Lesson;
     remarks: string;
     student: string;
-    /** The link made last. */
+    /** The link made last for one person: it goes on the printed sheet. */
     link: string;
   }
-  let { fingering, saving, given, lesson, remarks, student, link = $bindable() }: Props = $props();
+  let { fingering, saving, given, students, lesson, remarks, student, link = $bindable() }: Props = $props();
 
   let days = $state<number>(LINK_DAYS.usual);
-  let busy = $state(false);
+  let chosen = $state<string[]>([]);
+  let ownHand = $state(true);
+  let progress = $state('');
   let problem = $state('');
-  let copied = $state(false);
+  let news = $state('');
+  let made = $state.raw<readonly MadeLink[]>([]);
 
-  const day = (date: Date): string => date.toLocaleDateString('en', { dateStyle: 'medium' });
-  const isOver = ({ revokedAt, endsAt }: Given): boolean => revokedAt !== null || endsAt < new Date();
-
-  const messageOf = async (answer: Response): Promise<string> => {
-    const { message } = (await answer.json().catch(() => ({}))) as { message?: string };
-    return message ?? 'That did not work. Try again in a moment.';
-  };
-  const give = async (): Promise<void> => {
-    busy = true;
+  /** Does something that needs what is decided on the server, and tells how it went. */
+  const doing = async (what: string, work: () => Promise<void>): Promise<void> => {
+    progress = what;
     problem = '';
-    copied = false;
-    const wanted: HandoutRequest = { lesson: { ...lesson }, remarks, recipient: student.trim(), days };
+    news = '';
     try {
       // What is given is made from what the server has.
-      if (!(await saving.settle())) {
+      if (!(await saving.settle()))
         problem = 'Nothing was given out: not everything is saved yet. See beside the title.';
-        return;
-      }
-      const answer = await fetch(`/api/fingerings/${fingering}/handouts`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(wanted),
-      });
-      if (!answer.ok) problem = await messageOf(answer);
-      else {
-        ({ link } = (await answer.json()) as { link: string });
-        await invalidateAll();
-      }
-    } catch {
-      problem = 'Nothing was given out: the server could not be reached.';
+      else await work();
+    } catch (error) {
+      problem = (error as Error).message;
     } finally {
-      busy = false;
+      progress = '';
+      await invalidateAll();
     }
   };
-  const revoke = async ({ id, recipient }: Given): Promise<void> => {
-    if (
-      !confirm(`Take the link${recipient ? ` for ${recipient}` : ''} back? It then opens nothing any more.`)
-    )
+
+  const give = () =>
+    doing('Making the page …', async () => {
+      made = [
+        await giveOut(fingering, {
+          lesson: { ...lesson },
+          remarks,
+          recipient: student.trim(),
+          days,
+          student: null,
+          ownHand: false,
+        }),
+      ];
+      link = made[0]!.link;
+    });
+  const giveAll = () =>
+    doing('Making the pages …', async () => {
+      const wanted = students.filter(({ id }) => chosen.includes(id));
+      made = [];
+      for (const [index, recipient] of wanted.entries()) {
+        progress = `${recipient.name}, ${index + 1} of ${wanted.length} …`;
+        const one = await giveOut(
+          fingering,
+          requestFor(recipient, { lesson: { ...lesson }, remarks, days, ownHand }),
+        );
+        made = [...made, one];
+        chosen = chosen.filter((id) => id !== recipient.id);
+      }
+    });
+  const giveInstead = ({ id, recipient }: Given) => {
+    const whose = recipient ? ` for ${recipient}` : '';
+    if (!confirm(`Let the link${whose} show the sheet as it stands now? What it showed is kept here.`))
       return;
-    const answer = await fetch(`/api/handouts/${id}`, { method: 'DELETE' }).catch(() => undefined);
-    problem = answer?.ok ? '' : 'The link could not be taken back. Try again in a moment.';
-    await invalidateAll();
+    return doing('Making the page …', async () => {
+      const changed = await renew(id, { ...lesson }, remarks);
+      news =
+        changed === 0
+          ? `The link${whose} shows the sheet as it stands now; no note is taken otherwise.`
+          : `The link${whose} shows the sheet as it stands now; ${changed === 1 ? 'one note that is' : `${changed} notes that are`} taken otherwise ${changed === 1 ? 'is' : 'are'} listed on it.`;
+    });
   };
-  const copy = async (): Promise<void> => {
-    await navigator.clipboard.writeText(link).then(
-      () => (copied = true),
-      () => (copied = false),
-    );
+  const revoke = ({ id, recipient }: Given) => {
+    const whose = recipient ? ` for ${recipient}` : '';
+    if (confirm(`Take the link${whose} back? It then opens nothing any more.`))
+      return doing('Taking it back …', async () => {
+        await takeBack(id);
+      });
   };
 </script>
 
@@ -96,39 +108,36 @@
       bind:value={days}
     /> days</label
   >
-  <button class="btn btn-sm" disabled={busy} onclick={give}
-    >{busy ? 'Making the page …' : 'Make a link'}</button
-  >
-  {#if problem}<p role="alert" class="text-error">{problem}</p>{/if}
-  {#if link}
-    <div class="space-y-1 rounded-box border border-base-300 p-2">
-      <p class="break-all"><a class="link" href={link} data-testid="link">{link}</a></p>
-      <button class="btn btn-xs" onclick={copy}>{copied ? 'Copied' : 'Copy'}</button>
-      <p class="text-xs opacity-70">
-        Shown this once: only its hash is kept. It is also the code on the printed sheet.
+  <button class="btn btn-sm" disabled={progress !== ''} onclick={give}>Make a link</button>
+  {#if students.length > 0}
+    <details>
+      <summary class="cursor-pointer">To several students at once</summary>
+      <fieldset class="mt-2 space-y-1">
+        <legend class="sr-only">Students</legend>
+        {#each students as { id, name } (id)}
+          <label class="flex items-center gap-2"
+            ><input type="checkbox" class="checkbox checkbox-sm" value={id} bind:group={chosen} />
+            {name}</label
+          >
+        {/each}
+      </fieldset>
+      <label class="mt-2 flex items-center gap-2"
+        ><input type="checkbox" class="checkbox checkbox-sm" bind:checked={ownHand} /> Each for their own hand</label
+      >
+      <p class="mt-1 text-xs opacity-70">
+        Each in their language. For their own hand: their version of the piece where there is one, else this
+        one with what their hand cannot do planned anew.
       </p>
-    </div>
+      <button class="btn btn-sm mt-2" disabled={progress !== '' || chosen.length === 0} onclick={giveAll}
+        >{chosen.length <= 1 ? 'Make the link' : `Make ${chosen.length} links`}</button
+      >
+    </details>
   {/if}
+  {#if progress}<p role="status">{progress}</p>{/if}
+  {#if problem}<p role="alert" class="text-error">{problem}</p>{/if}
+  {#if news}<p role="status">{news}</p>{/if}
+  {#if made.length > 0}<MadeLinks {made} printed={link} />{/if}
   {#if given.length > 0}
-    <ul class="space-y-2" aria-label="Links given">
-      {#each given as each (each.id)}
-        <li class:opacity-60={isOver(each)}>
-          <span class="font-semibold">{each.recipient || 'Without a name'}</span>, {each.density}, {day(
-            each.createdAt,
-          )}
-          <span class="block text-xs">
-            {each.revokedAt
-              ? 'taken back'
-              : each.endsAt < new Date()
-                ? 'over'
-                : `opens until ${day(each.endsAt)}`} ·
-            {each.seenAt ? `last seen ${day(each.seenAt)}` : 'not opened yet'} · questions: {each.questions}
-          </span>
-          {#if !isOver(each)}<button class="btn btn-ghost btn-xs" onclick={() => revoke(each)}
-              >Take back</button
-            >{/if}
-        </li>
-      {/each}
-    </ul>
+    <GivenList {given} isBusy={progress !== ''} onrenew={giveInstead} onrevoke={revoke} />
   {/if}
 </section>

@@ -87,6 +87,17 @@
     </section>
   {/if}
 
+  {#if data.changes.length > 0}
+    <section class="news">
+      <h2>{words.news}</h2>
+      <ul>
+        {#each data.changes as { bar, text }, index (index)}
+          <li>{words.bar} {barLabel(score.bars[bar]!)}: {text}</li>
+        {/each}
+      </ul>
+    </section>
+  {/if}
+
   <section>
     <div class="zoom">
       <button

@@ -28,6 +28,12 @@ export interface HandoutContent {
   readonly cards: readonly ShapeCard[];
 }
 
+/** Something that is otherwise than in the edition before. */
+export interface PageChange {
+  readonly bar: number;
+  readonly text: string;
+}
+
 /** A page as its link opens it. */
 export interface OpenedHandout {
   readonly content: HandoutContent;
@@ -37,6 +43,8 @@ export interface OpenedHandout {
   readonly teacher: string;
   /** ISO times. */
   readonly givenAt: string;
+  /** What is new in it since the edition before. */
+  readonly changes: readonly PageChange[];
   readonly endsAt: string;
 }
 

@@ -205,6 +205,7 @@
           fingering={data.fingering}
           saving={workbench.decisions.saving}
           given={data.handouts}
+          students={data.students}
           {lesson}
           {remarks}
           {student}

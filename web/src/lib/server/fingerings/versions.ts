@@ -103,6 +103,22 @@ export const ownVersion = async (
   return fingeringIdSchema.optional().parse(rows[0]?.id);
 };
 
+/** The version of a piece that was made for a student, the one touched last. */
+export const versionOfStudent = async (
+  client: Queryable,
+  teacher: TeacherId,
+  piece: PieceId,
+  student: StudentId,
+): Promise<FingeringId | undefined> => {
+  const { rows } = await client.query(
+    `select id from fingerings
+     where teacher_id = $1 and piece_id = $2 and student_id = $3 and deleted_at is null
+     order by touched_at desc limit 1`,
+    [teacher, piece, student],
+  );
+  return fingeringIdSchema.optional().parse(rows[0]?.id);
+};
+
 export interface NewVersion {
   readonly name: string;
   readonly maker: string;

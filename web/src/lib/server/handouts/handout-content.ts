@@ -8,6 +8,7 @@ import {
   signsOnPage,
   walkHeading,
   walkThrough,
+  type SetupChange,
   withOwnWords,
   wordingIn,
   markId,
@@ -17,6 +18,7 @@ import { lettersOfHardBars } from '../../lesson/hard-bars.ts';
 import type { Lesson } from '../../lesson/lesson.ts';
 import { planSetup } from '../../planner/setup.ts';
 import type { WalkView } from '../../planner/api.ts';
+import { versionForHand } from '../reading/beyond-hand.ts';
 import { readVersion, type KeptVersion } from '../reading/version-score.ts';
 import { shownSpans } from '../../sheet/shown-marks.ts';
 
@@ -25,6 +27,8 @@ export interface HandoutWork extends KeptVersion {
   readonly title: string;
   readonly composer: string;
   readonly lesson: Lesson;
+  /** For another hand and instrument than the version is for. */
+  readonly setup: SetupChange | undefined;
 }
 
 /** Plans a version and sets out what a student's page shows of it; undefined when the source is no score any more. */
@@ -35,8 +39,10 @@ export const handoutContent = ({
   title,
   composer,
   lesson,
+  setup,
 }: HandoutWork): HandoutContent | undefined => {
-  const version = readVersion({ source, part, edits });
+  const kept = { source, part, edits };
+  const version = setup ? versionForHand({ ...kept, setup }) : readVersion(kept);
   if (!version) return undefined;
   const { score, fingering } = version;
   const plan = planPiece(score, fingering, planSetup(fingering.setup, score));

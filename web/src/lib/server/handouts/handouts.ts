@@ -1,11 +1,13 @@
 import type pg from 'pg';
 import * as z from 'zod';
-import type { HandoutContent, OpenedHandout } from '../../handouts/handout.ts';
-import type { HandoutRequest } from '../../handouts/handout-request.ts';
+import type { HandoutContent, OpenedHandout, PageChange } from '../../handouts/handout.ts';
+import type { HandoutRequest, RenewalRequest } from '../../handouts/handout-request.ts';
 import { lessonSchema } from '../../lesson/lesson.ts';
 import type { Queryable } from '../database/database.ts';
 import {
+  fingeringIdSchema,
   handoutIdSchema,
+  studentIdSchema,
   teacherIdSchema,
   type FingeringId,
   type HandoutId,
@@ -19,59 +21,150 @@ const givenSchema = z.object({
   id: handoutIdSchema,
   recipient: z.string(),
   density: z.string(),
-  revision: z.int(),
+  /** The version it is of, where that is not the one that was asked about. */
+  version: z.string().nullable(),
+  ownHand: z.boolean(),
   createdAt: z.date(),
+  /** When what it shows was given. */
+  givenAt: z.date(),
   endsAt: z.date(),
   revokedAt: z.date().nullable(),
   seenAt: z.date().nullable(),
+  /** Editions before the one it shows, with the days on which they were given. */
+  editions: z.array(z.coerce.date()),
   questions: z.int(),
 });
 export type GivenHandout = z.infer<typeof givenSchema>;
 
-/** The pages given of a version, the latest first. */
+/** The pages given of the piece of a version, the latest first. */
 export const listHandouts = async (
   client: Queryable,
   teacher: TeacherId,
   fingering: FingeringId,
 ): Promise<GivenHandout[]> => {
   const { rows } = await client.query(
-    `select id, recipient, lesson->>'density' as density, revision, created_at as "createdAt", ends_at as "endsAt",
+    `select handout.id, recipient, lesson->>'density' as density,
+       case when version.id <> $2 then version.name end as version, own_hand as "ownHand",
+       handout.created_at as "createdAt", given_at as "givenAt", ends_at as "endsAt",
        revoked_at as "revokedAt", seen_at as "seenAt",
-       (select count(*)::integer from questions where teacher_id = handouts.teacher_id and handout_id = handouts.id) as questions
-     from handouts where teacher_id = $1 and fingering_id = $2 order by created_at desc`,
+       array(select given_at::text from handout_editions
+             where teacher_id = handout.teacher_id and handout_id = handout.id order by edition) as editions,
+       (select count(*)::integer from questions where teacher_id = handout.teacher_id and handout_id = handout.id) as questions
+     from handouts as handout
+     join fingerings as version on version.teacher_id = handout.teacher_id and version.id = handout.fingering_id
+     where handout.teacher_id = $1
+       and version.piece_id = (select piece_id from fingerings where teacher_id = $1 and id = $2)
+     order by handout.created_at desc`,
     [teacher, fingering],
   );
   return z.array(givenSchema).parse(rows);
 };
 
+/** A page to be kept: of which version, for whom, and what it shows. */
+export interface NewHandout {
+  readonly fingering: FingeringId;
+  readonly student: StudentId | null;
+  readonly revision: number;
+  readonly ownHand: boolean;
+  readonly request: HandoutRequest;
+  readonly content: HandoutContent;
+}
+
 /** Keeps a page and gives the secret that opens it: it is not kept. */
 export const insertHandout = async (
   client: Queryable,
   teacher: TeacherId,
-  fingering: FingeringId,
-  student: StudentId | null,
-  revision: number,
-  { lesson, recipient, remarks, days }: HandoutRequest,
-  content: HandoutContent,
+  { fingering, student, revision, ownHand, request, content }: NewHandout,
 ): Promise<string> => {
   const { token, hash } = newToken();
   await client.query(
-    `insert into handouts (teacher_id, fingering_id, student_id, token_hash, recipient, remarks, revision, lesson, content, ends_at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, now() + make_interval(days => $10))`,
+    `insert into handouts (teacher_id, fingering_id, student_id, token_hash, recipient, remarks, revision, lesson,
+       content, ends_at, own_hand)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, now() + make_interval(days => $10), $11)`,
     [
       teacher,
       fingering,
       student,
       hash,
-      recipient,
-      remarks,
+      request.recipient,
+      request.remarks,
       revision,
-      JSON.stringify(lesson),
+      JSON.stringify(request.lesson),
       JSON.stringify(content),
-      days,
+      request.days,
+      ownHand,
     ],
   );
   return token;
+};
+
+const contentSchema = z.custom<HandoutContent>((value) => typeof value === 'object' && value !== null);
+const givenPageSchema = z.object({
+  fingering: fingeringIdSchema,
+  student: studentIdSchema.nullable(),
+  ownHand: z.boolean(),
+  lesson: lessonSchema,
+  content: contentSchema,
+});
+
+/** A page that its link still opens, and of what it is; undefined when the teacher has none such. */
+export const findGiven = async (
+  client: Queryable,
+  teacher: TeacherId,
+  handout: HandoutId,
+): Promise<z.infer<typeof givenPageSchema> | undefined> => {
+  const { rows } = await client.query(
+    `select fingering_id as "fingering", student_id as "student", own_hand as "ownHand", lesson, content from handouts
+     where teacher_id = $1 and id = $2 and revoked_at is null and ends_at > now()`,
+    [teacher, handout],
+  );
+  return givenPageSchema.optional().parse(rows[0]);
+};
+
+/** What a link is to show instead of what it showed. */
+export interface Renewal {
+  readonly fingering: FingeringId;
+  readonly revision: number;
+  readonly request: RenewalRequest;
+  readonly content: HandoutContent;
+  readonly changes: readonly PageChange[];
+}
+
+/**
+ * Gives a newer edition under the same link and keeps the one before; its remarks stay where none are written. False when the link opens nothing any more.
+ */
+export const renewHandout = async (
+  client: Queryable,
+  teacher: TeacherId,
+  handout: HandoutId,
+  { fingering, revision, request, content, changes }: Renewal,
+): Promise<boolean> => {
+  const { rowCount } = await client.query(
+    `with before as (
+       select * from handouts
+       where teacher_id = $1 and id = $2 and revoked_at is null and ends_at > now() for update
+     ), kept as (
+       insert into handout_editions (teacher_id, handout_id, edition, revision, lesson, remarks, content, changes, given_at)
+       select teacher_id, id,
+         1 + (select count(*) from handout_editions where teacher_id = $1 and handout_id = $2),
+         revision, lesson, remarks, content, changes, given_at
+       from before
+     )
+     update handouts set fingering_id = $3, revision = $4, lesson = $5, remarks = coalesce(nullif($6, ''), handouts.remarks), content = $7, changes = $8,
+       given_at = now()
+     from before where handouts.teacher_id = $1 and handouts.id = before.id`,
+    [
+      teacher,
+      handout,
+      fingering,
+      revision,
+      JSON.stringify(request.lesson),
+      request.remarks,
+      JSON.stringify(content),
+      JSON.stringify(changes),
+    ],
+  );
+  return rowCount === 1;
 };
 
 /** Lets a link open nothing any more; false when the teacher has no such page. */
@@ -88,12 +181,13 @@ export const revokeHandout = async (
 };
 
 const openedSchema = z.object({
-  content: z.custom<HandoutContent>((value) => typeof value === 'object' && value !== null),
+  content: contentSchema,
   lesson: lessonSchema,
   recipient: z.string(),
   remarks: z.string(),
   teacher: z.string(),
   givenAt: z.date().transform((date) => date.toISOString()),
+  changes: z.custom<readonly PageChange[]>((value) => Array.isArray(value)),
   endsAt: z.date().transform((date) => date.toISOString()),
 });
 
@@ -105,7 +199,7 @@ const OPENS = `handouts.token_hash = $1 and teachers.id = handouts.teacher_id an
 export const openHandout = async (pool: pg.Pool, token: string): Promise<OpenedHandout | undefined> => {
   const { rows } = await pool.query(
     `update handouts set seen_at = now() from teachers where ${OPENS}
-     returning content, lesson, recipient, remarks, teachers.name as teacher, handouts.created_at as "givenAt",
+     returning content, lesson, recipient, remarks, teachers.name as teacher, given_at as "givenAt", changes,
        ends_at as "endsAt"`,
     [hashOfToken(token)],
   );

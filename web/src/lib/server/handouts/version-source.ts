@@ -1,9 +1,16 @@
 import * as z from 'zod';
 import type { Queryable } from '../database/database.ts';
-import { fingeringIdSchema, studentIdSchema, type FingeringId, type TeacherId } from '../ids.ts';
+import {
+  fingeringIdSchema,
+  pieceIdSchema,
+  studentIdSchema,
+  type FingeringId,
+  type TeacherId,
+} from '../ids.ts';
 
 const sourceSchema = z.object({
   id: fingeringIdSchema,
+  pieceId: pieceIdSchema,
   studentId: studentIdSchema.nullable(),
   title: z.string(),
   composer: z.string(),
@@ -18,7 +25,7 @@ export const sourceOfVersion = async (
   fingering: FingeringId,
 ): Promise<z.infer<typeof sourceSchema> | undefined> => {
   const { rows } = await client.query(
-    `select version.id, version.student_id as "studentId", piece.title, piece.composer,
+    `select version.id, version.piece_id as "pieceId", version.student_id as "studentId", piece.title, piece.composer,
        source.part_id as "partId", source.content
      from fingerings as version
      join pieces as piece on piece.teacher_id = version.teacher_id and piece.id = version.piece_id
