@@ -1,5 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
-import { importStudy, STUDIES } from './sheet.ts';
+import { readFile } from 'node:fs/promises';
+import { unzipSync } from 'fflate';
+import { expectAccessible } from './axe.ts';
+import { importStudy, saved, settled, STUDIES } from './sheet.ts';
 
 const openLesson = async (page: Page, study: string) => {
   await importStudy(page, `${STUDIES}${study}.musicxml`);
@@ -32,6 +35,19 @@ test('the lesson sheet prints as it is previewed, with what was asked for', asyn
     .poll(async () => pagesOf(await page.pdf({ preferCSSPageSize: true })))
     .toBe(await pagesShown(page));
   const pages = await pagesShown(page);
+  await expectAccessible(page);
+
+  // The pages as files of their own, with their fonts in them and every digit of the page.
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'SVG of each page' }).click();
+  const files = unzipSync(await readFile(await (await download).path()));
+  const drawn = Object.values(files).map((bytes) => new TextDecoder().decode(bytes));
+  expect(drawn).toHaveLength(pages);
+  for (const each of drawn) expect(each).toContain('src:url(data:font/woff2');
+  const digits = drawn.flatMap((each) => [...each.matchAll(/data-finger-of="(\d+)"/g)].map(([, id]) => id));
+  expect(digits).toHaveLength(struck);
+  expect(drawn.join('')).toContain('ir a la posición V');
+
   await page.getByLabel('Large print').check();
   await expect.poll(() => pagesShown(page)).toBeGreaterThan(pages);
   await expect
@@ -76,6 +92,7 @@ test('a student opens the link on a phone, goes offline, asks, and the teacher s
   await expect(student.getByText('You are offline')).toBeVisible();
   await phone.setOffline(false);
 
+  await expectAccessible(student);
   await student.getByRole('button', { name: 'Ask about this bar' }).nth(1).click();
   await student.getByLabel('Your question').fill('Does 3 really stay down?');
   await student.getByRole('button', { name: 'Send' }).click();
@@ -95,4 +112,96 @@ test('a student opens the link on a phone, goes offline, asks, and the teacher s
   await student.reload();
   await expect(student.getByText('opens nothing any more')).toBeVisible();
   await phone.close();
+});
+
+test('a teacher says sentences in their own words; those whose moment goes are listed', async ({ page }) => {
+  await openLesson(page, 'stairs-of-glass');
+  const paper = page.locator('.paper');
+  const sentence = (text: string) => paper.getByRole('button', { name: text });
+  const write = async (text: string) => {
+    await page.getByLabel('Sentence', { exact: true }).fill(text);
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+  };
+  const planned = 'Position I: 2 on A, ③ fret 2.';
+  await sentence(planned).click();
+  await write('Begin with the second finger, lightly.');
+  await expect(paper).toContainText('Begin with the second finger, lightly.');
+  await expect(paper).not.toContainText(planned);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(paper).toContainText(planned);
+  await sentence(planned).click();
+  await write('Begin with the second finger, lightly.');
+
+  const spare = 'Not where you expect it: 4 on E, ② fret 5.';
+  await sentence(spare).click();
+  await page.getByRole('button', { name: 'Leave out' }).click();
+  await expect(paper).not.toContainText(spare);
+  await expect(page.getByRole('region', { name: 'Left out' })).toContainText(spare);
+  await page.getByRole('button', { name: 'Add a sentence to Bar 5' }).click();
+  await write('Listen to the open D.');
+  await saved(page);
+  await page.reload();
+  await expect(paper).toContainText('Listen to the open D.');
+  await expect(paper).toContainText('Begin with the second finger, lightly.');
+  await page.getByRole('button', { name: 'Say it again' }).click();
+  await expect(paper).toContainText(spare);
+  await saved(page);
+
+  // The note is taken otherwise: what was said of it is no longer true.
+  await page.getByRole('link', { name: 'Workbench' }).click();
+  await expect(page.getByTestId('status')).toContainText('Planned in');
+  await page.locator('[data-note="7"]').first().click();
+  await page.keyboard.press('3');
+  await settled(page);
+  await page.getByRole('link', { name: 'Lesson sheet' }).click();
+  const stray = page.getByRole('region', { name: 'Your words that no longer fit' });
+  await expect(stray).toContainText('Begin with the second finger, lightly.');
+  await expect(stray).toContainText(planned);
+  await expect(paper).not.toContainText('Begin with the second finger');
+  await expect(paper).toContainText('Listen to the open D.');
+  await stray.getByRole('button', { name: 'Drop' }).click();
+  await expect(stray).toHaveCount(0);
+});
+
+test('a newer version is given in place of an older one, to several students at once', async ({
+  page,
+  browser,
+}) => {
+  const names = ['Ada', 'Bo'].map((name) => `${name} ${Date.now()}`);
+  for (const name of names) {
+    await page.goto('/students');
+    await page.getByLabel('New student: name or initials').fill(name);
+    await page.getByRole('button', { name: 'Add' }).click();
+    await expect(page.getByRole('heading', { name })).toBeVisible();
+  }
+  await openLesson(page, 'paper-kites');
+  await page.getByText('To several students at once').click();
+  for (const name of names) await page.getByLabel(name).check();
+  await page.getByRole('button', { name: 'Make 2 links' }).click();
+  await expect(page.getByTestId('link')).toHaveCount(2);
+  const link = (await page.getByTestId('link').first().getAttribute('href'))!;
+  const student = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await student.goto(link);
+  await expect(student.getByText(`For ${names[0]}.`)).toBeVisible();
+  await expect(student.getByRole('heading', { name: 'What is new' })).toHaveCount(0);
+
+  await page.getByRole('link', { name: 'Workbench' }).click();
+  await expect(page.getByTestId('status')).toContainText('Planned in');
+  const before = await page.locator('[data-finger-of="1"]').textContent();
+  await page.locator('[data-note="1"]').first().click();
+  await page.keyboard.press(before === '4' ? '3' : '4');
+  await settled(page);
+  await page.getByRole('link', { name: 'Lesson sheet' }).click();
+  await expect(page.locator('.paper[data-complete="true"]')).toBeVisible();
+  page.on('dialog', (dialog) => void dialog.accept());
+  const entry = page
+    .getByRole('list', { name: 'Links given' })
+    .getByRole('listitem')
+    .filter({ hasText: names[0]! });
+  await entry.getByRole('button', { name: 'Give as it stands now' }).click();
+  await expect(entry).toContainText('Instead of what was given on');
+  await student.reload();
+  await expect(student.getByRole('heading', { name: 'What is new' })).toBeVisible();
+  await expect(student.locator('.news')).toContainText('; before, ');
+  await student.context().close();
 });

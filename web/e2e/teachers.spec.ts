@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DANCE, finger, importStudy, saved } from './sheet.ts';
+import { DANCE, finger, importStudy, saved, settled } from './sheet.ts';
 
 test('a version for a student is planned for their hand, compared, renamed, deleted and taken back', async ({
   page,
@@ -28,6 +28,17 @@ test('a version for a student is planned for their hand, compared, renamed, dele
   // What was decided came along, and the hand is the student's.
   await expect(page.locator('[data-complete="true"]')).toBeVisible();
   await expect(finger(page, 3)).toHaveText('4');
+  // What differs for this hand is told, and each point can be kept or taken as before.
+  const hand = page.getByTestId('hand');
+  await expect(hand).toContainText(`For ${name}’s hand`);
+  await expect(hand.getByText(/^(What differs|Every note is taken)/)).toBeVisible();
+  const open = hand.getByRole('button', { name: 'As before' });
+  for (let left = await open.count(); left > 0; left = await open.count()) {
+    await open.first().click();
+    await settled(page);
+    await expect.poll(() => open.count()).toBeLessThan(left);
+  }
+  await expect(hand).toContainText('Every note is taken as in');
   await page.getByText('Hand, instrument, schools').click();
   await expect(page.getByLabel('Hand size')).toHaveValue('small');
 

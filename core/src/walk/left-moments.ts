@@ -145,6 +145,11 @@ export const keepMoments = (plan: Plan): readonly Moment[] => {
   });
 };
 
+/** A finger that goes down so much ahead goes down early; less is one movement with what is struck. Seconds, our own value. */
+const AHEAD = 0.3;
+const isWellAhead = ({ performance: { clock }, left }: Plan, from: number, sound: number): boolean =>
+  clock.seconds(left.sounds[sound]!.onset) - clock.seconds(from) >= AHEAD;
+
 /** Fingers that go down before their notes sound: a shape at once, or one finger early. */
 export const settingMoments = (plan: Plan): readonly Moment[] => {
   const { left, technique } = plan;
@@ -157,7 +162,7 @@ export const settingMoments = (plan: Plan): readonly Moment[] => {
       const own = blocks.get(should) ?? new Map<number, PlacedNote>();
       own.set(note.finger, note);
       blocks.set(should, own);
-    } else
+    } else if (why === 'pull-off' || isWellAhead(plan, left.hands[should]!.slice.onset, sound))
       early.push({
         kind: 'early',
         ...at(plan, should),

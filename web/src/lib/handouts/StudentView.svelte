@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
   import { barLabel } from '@oculon/core';
   import { onMount } from 'svelte';
-  import { ZoomIn, ZoomOut } from '@lucide/svelte';
+  import { ChevronLeft, ChevronRight, X, ZoomIn, ZoomOut } from '@lucide/svelte';
   import LessonMusic from '../lesson/LessonMusic.svelte';
   import ShapeCardPicture from '../lesson/ShapeCardPicture.svelte';
-  import { LONGEST_QUESTION, scoreOf, type OpenedHandout } from './handout.ts';
-  import { keepForOffline, keptOn } from './keep-offline.ts';
+  import AskForm from './AskForm.svelte';
+  import { scoreOf, type OpenedHandout } from './handout.ts';
+  import { isReachable, keepForOffline, keptOn } from './keep-offline.ts';
   import { STUDENT_WORDS } from './student-words.ts';
 
   interface Props {
@@ -21,9 +21,10 @@
   let isDrawn = $state(false);
   let chosen = $state<number>();
   let asking = $state<number>();
+  /** Whether the bar that was tapped is asked about. */
+  let asksHere = $state(false);
   let isOffline = $state(false);
   let copyFrom = $state<Date>();
-  let trouble = $state('');
 
   const { content } = $derived(data);
   const words = $derived(STUDENT_WORDS[data.lesson.language]);
@@ -36,9 +37,11 @@
     new Intl.DateTimeFormat(data.lesson.language, { dateStyle: 'long' }).format(new Date(iso));
 
   onMount(() => {
-    isOffline = !navigator.onLine;
     copyFrom = keptOn();
-    void keepForOffline();
+    void isReachable().then((isOnline) => {
+      isOffline = !isOnline;
+      return keepForOffline(isOnline);
+    });
   });
 
   const measure = (element: HTMLElement) => {
@@ -46,14 +49,24 @@
     observer.observe(element);
     return () => observer.disconnect();
   };
-  const choose = (note: number): void => {
-    chosen = score.notes[note]!.bar;
+  const choose = (bar: number): void => {
+    chosen = bar;
+    asksHere = false;
+  };
+  /** Goes on to a bar that may be out of sight. */
+  const goTo = (bar: number): void => {
+    choose(bar);
     document
-      .querySelector(`[data-walk-bar="${lineOf(chosen)}"]`)
+      .querySelector(`[data-note="${firstNote}"]`)
       ?.scrollIntoView({ block: 'center', behavior: 'smooth' });
   };
   /** The first bar of the line that tells of a bar. */
   const lineOf = (bar: number): number | undefined => content.walk.findLast(({ from }) => from <= bar)?.from;
+  /** What is told of the bar that was tapped. */
+  const here = $derived(
+    content.walk.find(({ from, to }) => chosen !== undefined && chosen >= from && chosen <= to),
+  );
+  const firstNote = $derived(score.notes.find(({ bar }) => bar === chosen)?.index ?? -1);
 </script>
 
 <svelte:head>
@@ -134,7 +147,8 @@
             tablature={data.lesson.tablature}
             {letters}
             ondrawn={(complete) => (isDrawn = complete)}
-            onpick={choose}
+            caret={firstNote}
+            onpick={(note) => choose(score.notes[note]!.bar)}
           />
         </div>
       {/if}
@@ -176,34 +190,7 @@
             {#each line.sentences as { text }, place (place)}<li>{text}</li>{/each}
           </ul>
           {#if asking === index}
-            <form
-              method="POST"
-              action="?/ask"
-              use:enhance={() => {
-                trouble = '';
-                return async ({ result, update }) => {
-                  if (result.type === 'error') trouble = words.notSent;
-                  // The page itself does not change by a question.
-                  else await update({ invalidateAll: false });
-                  if (result.type === 'success') asking = undefined;
-                };
-              }}
-            >
-              <input type="hidden" name="bar" value={line.from} />
-              <label class="block text-sm"
-                >{words.question}
-                <textarea
-                  class="textarea w-full"
-                  name="question"
-                  required
-                  maxlength={LONGEST_QUESTION}
-                  rows="2"></textarea></label
-              >
-              <button class="btn btn-sm btn-primary">{words.send}</button>
-              {#if trouble || form?.trouble}<p role="alert" class="text-sm text-error">
-                  {trouble || (form?.trouble === 'too-many' ? words.tooMany : words.unreadable)}
-                </p>{/if}
-            </form>
+            <AskForm {words} bar={line.from} refused={form?.trouble} onsent={() => (asking = undefined)} />
           {/if}
           {#if form?.asked === line.from && asking !== index}<p role="status" class="text-sm">
               {words.sent}
@@ -213,6 +200,42 @@
     </section>
   {/if}
   <p class="small">{words.care}</p>
+  {#if chosen !== undefined}
+    <section class="here" aria-label={words.thisBar}>
+      <div class="row">
+        <button
+          class="btn btn-sm btn-square"
+          aria-label={words.barBefore}
+          disabled={chosen === 0}
+          onclick={() => goTo(chosen! - 1)}><ChevronLeft class="size-4" /></button
+        >
+        <b>{words.bar} {barLabel(score.bars[chosen]!)}</b>
+        <button
+          class="btn btn-sm btn-square"
+          aria-label={words.barAfter}
+          disabled={chosen === score.bars.length - 1}
+          onclick={() => goTo(chosen! + 1)}><ChevronRight class="size-4" /></button
+        >
+        <button class="btn btn-ghost btn-sm" aria-expanded={asksHere} onclick={() => (asksHere = !asksHere)}
+          >{words.ask}</button
+        >
+        <button
+          class="btn btn-ghost btn-sm btn-square ml-auto"
+          aria-label={words.close}
+          onclick={() => (chosen = undefined)}><X class="size-4" /></button
+        >
+      </div>
+      {#if here}
+        {#if here.from !== here.to}<p class="small">{here.heading}</p>{/if}
+        <ul>
+          {#each here.sentences as { text }, place (place)}<li>{text}</li>{/each}
+        </ul>
+      {:else if content.walk.length > 0}<p class="small">{words.nothingNew}</p>{/if}
+      {#if asksHere}
+        <AskForm {words} bar={chosen} refused={form?.trouble} onsent={() => (asksHere = false)} />
+      {:else if form?.asked === chosen}<p role="status" class="text-sm">{words.sent}</p>{/if}
+    </section>
+  {/if}
 </main>
 
 <style>
@@ -267,6 +290,24 @@
   article.slow {
     margin-left: 1rem;
     font-size: 0.92rem;
+  }
+  /* Stays in sight while the sheet is read. */
+  .here {
+    position: sticky;
+    bottom: 0;
+    max-height: 45vh;
+    overflow-y: auto;
+    margin-inline: -1rem;
+    padding: 0.6rem 1rem;
+    background: var(--color-base-100);
+    border-top: 1px solid var(--color-base-300);
+    box-shadow: 0 -4px 12px rgb(0 0 0 / 0.08);
+  }
+  .here .row {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0.4rem;
   }
   ul {
     list-style: disc;

@@ -9,7 +9,7 @@ export const OFFLINE_CACHE = 'oculon-student';
 const keptAt = (): string => `oculon-kept-at ${location.pathname}`;
 
 /** Keeps this page and all it was made of in the browser, to be opened without a network. */
-export const keepForOffline = async (): Promise<void> => {
+export const keepForOffline = async (isOnline: boolean): Promise<void> => {
   if (!('serviceWorker' in navigator)) return;
   try {
     await navigator.serviceWorker.register('/service-worker.js', { scope: '/s/' });
@@ -20,10 +20,20 @@ export const keepForOffline = async (): Promise<void> => {
       .filter((name) => new URL(name).origin === location.origin);
     const message: KeepMessage = { kind: 'keep', page: location.href.split('#')[0]!, addresses };
     active?.postMessage(message);
-    if (navigator.onLine) localStorage.setItem(keptAt(), new Date().toISOString());
+    if (isOnline) localStorage.setItem(keptAt(), new Date().toISOString());
   } catch {
     // A browser that keeps nothing opens the page with a network alone.
   }
+};
+
+/** Whether the server answers. A browser that is in some network believes itself online, whatever lies behind it. */
+export const isReachable = async (): Promise<boolean> => {
+  if (!navigator.onLine) return false;
+  // Asked past what is kept: that answers always.
+  return fetch(`${location.pathname}/manifest.webmanifest`, { method: 'HEAD', cache: 'no-store' }).then(
+    () => true,
+    () => false,
+  );
 };
 
 /** When this page was last kept; undefined when it never was. */

@@ -21,9 +21,16 @@ const EN = {
   unreadable: 'This question cannot be read. Write up to 500 letters.',
   offline: 'You are offline. This copy was kept on',
   bar: 'Bar',
+  thisBar: 'The bar that was tapped',
+  barBefore: 'The bar before',
+  barAfter: 'The next bar',
+  nothingNew: 'Nothing new here: go on as before.',
+  close: 'Close',
   care: 'Stop when it hurts; if it stays, see a doctor or hand therapist.',
 } as const;
-const ES: Readonly<Record<keyof typeof EN, string>> = {
+export type StudentWords = Readonly<Record<keyof typeof EN, string>>;
+
+const ES: StudentWords = {
   for: 'Para',
   from: 'De',
   given: 'Entregado el',
@@ -44,11 +51,16 @@ const ES: Readonly<Record<keyof typeof EN, string>> = {
   unreadable: 'Esta pregunta no se puede leer. Escribe hasta 500 letras.',
   offline: 'Estás sin conexión. Esta copia se guardó el',
   bar: 'Compás',
+  thisBar: 'El compás tocado',
+  barBefore: 'El compás anterior',
+  barAfter: 'El compás siguiente',
+  nothingNew: 'Aquí no hay nada nuevo: seguir igual.',
+  close: 'Cerrar',
   care: 'Parar si duele; si no se pasa, consultar a un médico o fisioterapeuta de la mano.',
 };
 
 /** What the student's page says, in the student's language. */
-export const STUDENT_WORDS: Readonly<Record<Language, Readonly<Record<keyof typeof EN, string>>>> = {
+export const STUDENT_WORDS: Readonly<Record<Language, StudentWords>> = {
   en: EN,
   es: ES,
 };

@@ -19,6 +19,8 @@
     letters: ReadonlyMap<number, string>;
     /** Called when another system has been drawn. */
     ondrawn: (isComplete: boolean) => void;
+    /** The note at which a reader is. */
+    caret?: number;
     onpick?: (note: number) => void;
   }
   const {
@@ -30,6 +32,7 @@
     tablature,
     letters,
     ondrawn,
+    caret = -1,
     onpick = () => {},
   }: Props = $props();
 
@@ -69,7 +72,7 @@
       widths={system.widths}
       {plan}
       {origin}
-      caret={-1}
+      {caret}
       changed={NONE}
       nearTies={NONE}
       everyString={false}

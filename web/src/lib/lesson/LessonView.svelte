@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ArrowLeft, Printer, Undo2 } from '@lucide/svelte';
+  import { ArrowLeft, Download, Printer, Undo2 } from '@lucide/svelte';
   import { barLabel, markId, type PlacedMark, type ShapeCard } from '@oculon/core';
   import { onMount, tick, untrack } from 'svelte';
   import { keep, kept } from '../browser-storage.svelte.ts';
@@ -154,6 +154,21 @@
     if (address) void toDataURL(address, { margin: 0, width: 220 }).then((picture) => (code = picture));
   });
 
+  let isWriting = $state(false);
+  const downloadPages = async (): Promise<void> => {
+    if (!paper) return;
+    isWriting = true;
+    try {
+      // Asked for by few: it is loaded when it is.
+      const { downloadAsSvg } = await import('./download-pages.ts');
+      await downloadAsSvg(paper, size, data.piece.title);
+    } catch {
+      problem = 'The pages could not be written. Load the page again.';
+    } finally {
+      isWriting = false;
+    }
+  };
+
   const today = $derived(new Intl.DateTimeFormat(lesson.language, { dateStyle: 'long' }).format(new Date()));
   const letterOf = (bar: number): string | undefined => letters.get(bar);
   const cardRows = $derived(
@@ -185,6 +200,10 @@
         onclick={() => workbench?.decisions.undo()}><Undo2 class="size-4" aria-hidden="true" /> Undo</button
       >
     {/if}
+    <button class="btn btn-sm" disabled={!isReady || !isDrawn || isWriting} onclick={downloadPages}
+      ><Download class="size-4" aria-hidden="true" />
+      {isWriting ? 'Writing …' : pages === 1 ? 'SVG' : 'SVG of each page'}</button
+    >
     <button class="btn btn-sm btn-primary" disabled={!isReady || !isDrawn} onclick={() => window.print()}
       ><Printer class="size-4" aria-hidden="true" /> Print or save as PDF</button
     >

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { WalkSentence } from '@oculon/core';
-  import { Plus } from '@lucide/svelte';
+  import type { Attachment } from 'svelte/attachments';
   import type { WalkView } from '../planner/api.ts';
   import type { Lesson } from './lesson.ts';
 
@@ -13,6 +13,25 @@
   }
   const { walk, depth, letterOf, onedit, onadd }: Props = $props();
 
+  /** A button within running text: it breaks over lines, which a real one does not. */
+  const pressed =
+    (press: () => void): Attachment<HTMLElement> =>
+    (element) => {
+      const onkeydown = (event: KeyboardEvent): void => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        press();
+      };
+      element.role = 'button';
+      element.tabIndex = 0;
+      element.addEventListener('click', press);
+      element.addEventListener('keydown', onkeydown);
+      return () => {
+        element.removeEventListener('click', press);
+        element.removeEventListener('keydown', onkeydown);
+      };
+    };
+
   const isSlow = (line: WalkView): boolean => line.depth === 'slow' && depth !== 'slow';
 </script>
 
@@ -20,33 +39,20 @@
   {@const sentences = line.sentences.filter(({ text }) => text !== '')}
   {#if sentences.length > 0}
     <p data-block class="walk" class:slow={isSlow(line)}>
-      {#if !isSlow(line)}
-        <button
-          class="add print:hidden"
-          aria-label="Add a sentence to {line.heading}"
-          title="Add a sentence"
-          onclick={() => onadd(line)}><Plus class="size-3" aria-hidden="true" /></button
-        >
-      {/if}
       <b
+        {@attach isSlow(line) ? undefined : pressed(() => onadd(line))}
+        title={isSlow(line) ? undefined : 'Add a sentence'}
+        aria-label={isSlow(line) ? undefined : `Add a sentence to ${line.heading}`}
         >{line.heading}{#if letterOf(line.from) && line.from === line.to}&nbsp;<span class="letter"
             >{letterOf(line.from)}</span
           >{/if}</b
       >
       {#each sentences as sentence (sentence.id)}
-        <!-- A sentence runs on over lines, which a real button does not. -->
         <span
           class="sentence"
           class:own={sentence.planned !== undefined}
-          role="button"
-          tabindex="0"
           title="Say it in your own words"
-          onclick={() => onedit(line, sentence)}
-          onkeydown={(event) => {
-            if (event.key !== 'Enter' && event.key !== ' ') return;
-            event.preventDefault();
-            onedit(line, sentence);
-          }}>{`${sentence.text} `}</span
+          {@attach pressed(() => onedit(line, sentence))}>{`${sentence.text} `}</span
         >
       {/each}
     </p>
@@ -55,7 +61,6 @@
 
 <style>
   .walk {
-    position: relative;
     padding-block: 0.15em;
     break-inside: avoid;
   }
@@ -69,32 +74,17 @@
     font-family: var(--font-sans);
     font-size: 0.85em;
   }
-  /* In the margin: nothing on the paper moves by it. */
-  .add {
-    position: absolute;
-    left: -26px;
-    top: 0.3em;
-    padding: 3px;
-    opacity: 0.45;
-    border-radius: 4px;
-    cursor: pointer;
-  }
-  .add:hover,
-  .add:focus-visible {
-    opacity: 1;
-    background: #eee;
-  }
   @media screen {
-    .sentence {
+    [title] {
       cursor: text;
       border-radius: 3px;
     }
-    .sentence:hover,
-    .sentence:focus-visible {
+    [title]:hover,
+    [title]:focus-visible {
       background: #f3ecd8;
       outline: none;
     }
-    .sentence:focus-visible {
+    [title]:focus-visible {
       box-shadow: 0 0 0 2px #8a5a00;
     }
     .own {

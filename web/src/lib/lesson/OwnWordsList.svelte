@@ -14,6 +14,9 @@
   const place = ({ bar }: OwnWords): string => `Bar ${score.bars[bar] ? barLabel(score.bars[bar]) : bar + 1}`;
 </script>
 
+<p class="text-xs opacity-70">
+  Click a sentence to say it in your own words; a bar number in the words, or a note, to add one there.
+</p>
 {#if stray.length > 0}
   <section class="space-y-2 text-sm" aria-label="Your words that no longer fit">
     <h2 class="font-serif text-base">Your words that no longer fit</h2>
