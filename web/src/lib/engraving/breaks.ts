@@ -7,6 +7,9 @@ export interface SystemPlan {
 /** A last line narrower than this share of the page keeps its natural width. */
 const STRETCH_LAST_FROM = 0.7;
 
+/** What bars want is an estimate: they are drawn closer by this share of the page where one more fits then. */
+const SQUEEZE = 0.04;
+
 /**
  * Breaks bars into systems, first fit, and stretches each system to the width of the page. `header` is what the
  * clef and key take at the start of every system, `firstHeader` with the time signature. A bar wider than the
@@ -22,7 +25,7 @@ export const breakSystems = (
   let room = 0;
   natural.forEach((width, index) => {
     const last = systems.at(-1);
-    if (last && room >= width) {
+    if (last && room + page * SQUEEZE >= width) {
       last.bars.push(width);
       room -= width;
       return;

@@ -33,8 +33,10 @@ const KEY_NAMES = [
 ] as const;
 const keyName = (fifths: number): string => KEY_NAMES[Math.max(-7, Math.min(7, fifths)) + 7]!;
 
-/** A digit needs room between the dots of a repeat and the first head. */
+/** A digit needs room between the first head and what stands before it: dots of a repeat, clef, key and meter, a bar line. */
 const AFTER_REPEAT = 10;
+const AFTER_HEADER = 12;
+const AFTER_BARLINE = 7;
 /** Where every system is drawn before its height is known. */
 const DRAWN_AT = 100;
 
@@ -44,6 +46,8 @@ const addHeader = (stave: Stave, bar: Bar, isFirstOfPiece: boolean, isFirstOfSys
   if (isFirstOfSystem) stave.addClef('treble', 'default', '8vb');
   if (isFirstOfSystem || bar.keyChange) stave.addKeySignature(keyName(bar.key));
   if (isFirstOfPiece || bar.meterChange) stave.addTimeSignature(meterText(bar.meter));
+  const hasHeader = isFirstOfSystem || isFirstOfPiece || bar.keyChange || bar.meterChange;
+  stave.setNoteStartX(stave.getNoteStartX() + (hasHeader ? AFTER_HEADER : AFTER_BARLINE));
 };
 
 /** Room that clef and key take at the start of a system, in px, with and without the time signature. */
@@ -156,8 +160,8 @@ export const drawSystem = async (
     if (place > 0) await breathe();
     const bar = score.bars[first + place]!;
     const stave = new Stave(x, DRAWN_AT, width);
-    addHeader(stave, bar, bar.index === 0, place === 0);
     setBarlines(stave, bar);
+    addHeader(stave, bar, bar.index === 0, place === 0);
     if (bar.repeatStart) stave.setNoteStartX(stave.getNoteStartX() + AFTER_REPEAT);
     stave.setContext(context).drawWithStyle();
     const drawn = drawVoices(score, bar);

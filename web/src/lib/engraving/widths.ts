@@ -8,7 +8,7 @@ const LEAST_ROOM = 25;
 const ACCIDENTAL = 11;
 const GRACE = 14;
 /** Bar line and the space around it; signs of repetition. */
-const BAR_EXTRA = 26;
+const BAR_EXTRA = 33;
 const REPEAT_EXTRA = 20;
 const NARROWEST_BAR = 90;
 
