@@ -12,15 +12,19 @@ export const USAGE = `Usage: oculon plan FILE [options]     a fingering for both
        oculon right FILE [options]    the right hand in figures
        oculon marks FILE [options]    which marks a page needs, from which a reader gets the rest
        oculon walk FILE [options]     the piece in words, as a teacher walks a student through it
+       oculon sound FILE [options]    what is heard of it, as MIDI or string by string
        oculon check FILE [options]    what a player will stumble over in the file's own fingering
 
 FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
 
   --json              print oculon.plan/1, oculon.right/1, oculon.marks/1,
-                      oculon.walk/1 or oculon.check/1
+                      oculon.walk/1, oculon.sound/1 or oculon.check/1
   --out FILE          (plan) write the piece with the fingering as MusicXML
   --depth D           (walk) ${DEPTHS.join(', ')}
   --bars A-B          (plan, walk) report only these bars (counted from 1)
+  --midi FILE         (sound) write a Standard MIDI File
+  --as-written        (sound) every note for its written length
+  --once              (sound) without repeats and jumps
   --density D         (marks) ${DENSITIES.join(', ')}
   --tempo N           working tempo in quarters a minute
   --left SCHOOL       ${LEFT_SCHOOLS.join(', ')}

@@ -191,6 +191,24 @@ describe('oculon walk', () => {
   });
 });
 
+describe('oculon sound', () => {
+  it('prints oculon.sound/1, and writes a MIDI file beside it', () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'oculon-')), 'dance.mid');
+    const { status, stdout } = oculon('sound', STUDY, '--json', '--midi', file, '--once');
+    expect(status).toBe(0);
+    const sound = JSON.parse(stdout) as { schema: string; once: boolean; bars: unknown[]; events: unknown[] };
+    expect(sound).toMatchObject({ schema: 'oculon.sound/1', once: true, asWritten: false });
+    expect(readFileSync(file).subarray(0, 4).toString('latin1')).toBe('MThd');
+  });
+
+  it('says what it needs, and where it cannot write', () => {
+    expect(oculon('sound', STUDY).status).toBe(2);
+    const refused = oculon('sound', STUDY, '--midi', join(tmpdir(), 'no such folder', 'x.mid'));
+    expect(refused.status).toBe(1);
+    expect(refused.stderr).toContain('there is no such file or folder');
+  });
+});
+
 describe('oculon right', () => {
   const TREMOLO = fileURLToPath(new URL('../../demo/studies/moth-hour.musicxml', import.meta.url));
 

@@ -132,6 +132,26 @@ export { FIX_CODES, type FixCode, type Fix, fixesOf } from './plan/fixes.ts';
 export { type PricedPlacement, PRICE_LIMIT } from './left/search/prices.ts';
 export type { PricedPluck } from './right/search/prices.ts';
 
+// What is heard
+export {
+  type SoundEvent,
+  type BeginEvent,
+  begins,
+  type PlayedSpan,
+  type SoundStep,
+  type SoundPlan,
+} from './sound/sound-event.ts';
+export { type SoundOptions, soundOf } from './sound/sound-of.ts';
+export {
+  BALANCED_PARTS,
+  type BalancedPart,
+  HANDS_HEARD,
+  type HandsHeard,
+  type Balance,
+  PLAIN_BALANCE,
+  balanced,
+} from './sound/balance.ts';
+
 // What the hands do
 export type { Performance } from './performance/performance.ts';
 export { ringsOn } from './performance/rings-on.ts';
@@ -177,6 +197,8 @@ export { romanNumeral, barreWords, bracketWords } from './formats/musicxml/marks
 export { marksOf, wantedMarks } from './formats/plan-marks.ts';
 export { type BarRange, planJson, type PlanJson } from './formats/plan-json.ts';
 export { checkJson, type CheckJson } from './formats/check-json.ts';
+export { soundJson, type SoundJson } from './formats/sound-json.ts';
+export { writeMidi } from './formats/midi.ts';
 export { walkJson, type WalkJson } from './formats/walk-json.ts';
 export { marksJson, type MarksJson } from './formats/marks-json.ts';
 export { rightJson, type RightJson } from './formats/right-json.ts';

@@ -1,5 +1,7 @@
 import * as z from 'zod';
 import { BARRE_EXTENTS } from '../fingering/marks.ts';
+import { STROKE_FINGERS } from '../fingering/vocabulary.ts';
+import { STRUM_DIRECTIONS } from '../score/score.ts';
 import { DENSITIES } from '../page/density.ts';
 import { DEPTHS } from '../walk/telling.ts';
 import { DAMPING_GRADES, DAMPING_MEANS } from '../technique/damping.ts';
@@ -247,6 +249,47 @@ export const walkSchema = z.object({
   ),
 });
 
+const ms = z.number().min(0);
+const string = z.int().min(1).max(6);
+const happens = { ms, string, id: z.string(), beside: z.literal(true).optional() };
+const begins = {
+  ...happens,
+  fret: z.int().min(0),
+  midi: z.number(),
+  open: z.number(),
+  strength: z.number().min(0).max(1),
+  voice: z.string(),
+  role: z.enum(['bass', 'inner', 'melody', 'only']),
+};
+const finger = z.enum(STROKE_FINGERS).optional();
+
+/** `oculon.sound/1`: what happens to each string when a piece is played; ms from the start. */
+export const soundSchema = z.object({
+  schema: z.literal('oculon.sound/1'),
+  piece: z.object({ title: z.string(), bars: z.int() }),
+  asWritten: z.boolean(),
+  once: z.boolean(),
+  length: ms,
+  bars: z.array(z.object({ bar, pass: z.int().min(1), from: ms, to: ms })),
+  events: z.array(
+    z.discriminatedUnion('kind', [
+      z.object({
+        kind: z.literal('pluck'),
+        ...begins,
+        finger,
+        stroke: z.enum(['free', 'rest']),
+        strum: z.enum(STRUM_DIRECTIONS).optional(),
+      }),
+      z.object({ kind: z.literal('hammer-on'), ...begins }),
+      z.object({ kind: z.literal('pull-off'), ...begins }),
+      z.object({ kind: z.literal('slide'), ...begins, fromFret: z.int(), fromMidi: z.number() }),
+      z.object({ kind: z.literal('harmonic'), ...begins, finger, node: z.int() }),
+      z.object({ kind: z.literal('damp'), ...happens, by: z.string() }),
+      z.object({ kind: z.literal('lift'), ...happens }),
+    ]),
+  ),
+});
+
 /** The formats that other programs read, as JSON Schemas (draft 2020-12); fields are only ever added to them. */
 export const JSON_FORMATS = {
   plan: planSchema,
@@ -254,4 +297,5 @@ export const JSON_FORMATS = {
   right: rightSchema,
   marks: marksSchema,
   walk: walkSchema,
+  sound: soundSchema,
 } as const;

@@ -45,9 +45,11 @@ interface Begun {
  * lasts beyond a jump is let go there when a finger stops it, and rings on when its string is open; the next sound of its
  * string ends it in either case.
  */
-export const heardIn = (performance: Performance): HeardPiece => {
+export const heardIn = (
+  performance: Performance,
+  unfolded: Unfolded = unfold(performance.score),
+): HeardPiece => {
   const { score, clock, left } = performance;
-  const unfolded = unfold(score);
   const played = playedClock(score, unfolded, clock);
   const byBar = new Map<number, Sounding[]>();
   for (const sounding of performance.soundings) {

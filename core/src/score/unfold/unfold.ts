@@ -49,6 +49,18 @@ const MOST_BARS = 20_000;
  */
 export const unfold = (score: Score): Unfolded => {
   const { order, troubles } = playingOrder(score);
+  return playedIn(score, order, troubles);
+};
+
+/** Every bar of the page once, whatever its signs ask for. */
+export const onceThrough = (score: Score): Unfolded =>
+  playedIn(
+    score,
+    score.bars.map(({ index }) => index),
+    [],
+  );
+
+const playedIn = (score: Score, order: readonly number[], troubles: readonly UnfoldTrouble[]): Unfolded => {
   const passes = new Map<number, number>();
   let start = 0;
   const bars = order.map((bar): PlayedBar => {
