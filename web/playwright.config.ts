@@ -24,6 +24,8 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // A test presses keys, which the browser does not take for a person's.
+        '--autoplay-policy=no-user-gesture-required',
       ],
     },
   },

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { barLabel } from '@oculon/core';
   import { onMount } from 'svelte';
+  import { Listening } from '../sound/listening.svelte.ts';
+  import TransportBar from '../sound/TransportBar.svelte';
   import { ChevronLeft, ChevronRight, X, ZoomIn, ZoomOut } from '@lucide/svelte';
   import LessonMusic from '../lesson/LessonMusic.svelte';
   import ShapeCardPicture from '../lesson/ShapeCardPicture.svelte';
@@ -43,6 +45,27 @@
       return keepForOffline(isOnline);
     });
   });
+
+  /** What is played now, as a tick on the page. */
+  let playhead = $state<number>();
+  const listening = new Listening({
+    load: async () => data.content.sounds!,
+    start: () => score.bars[chosen ?? 0]!.start,
+    onStep: (onset) => {
+      playhead = onset;
+      if (onset !== undefined) turnTo();
+    },
+  });
+  const told = async (from: number, to: number): Promise<readonly string[]> =>
+    content.walk
+      .filter((line) => line.to >= from && line.from <= to)
+      .flatMap(({ sentences }) => sentences.map(({ text }) => text));
+  let sheet: HTMLElement;
+  /** Brings what is played into view. */
+  const turnTo = (): void => {
+    const played = sheet.querySelector('[data-playhead]')?.closest('.system');
+    played?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
+  };
 
   const measure = (element: HTMLElement) => {
     const observer = new ResizeObserver(([entry]) => (room = Math.floor(entry!.contentRect.width)));
@@ -134,6 +157,7 @@
       aria-label={words.sheet}
       tabindex="0"
       data-complete={isDrawn}
+      bind:this={sheet}
       {@attach measure}
     >
       {#if room > 0}
@@ -148,6 +172,7 @@
             {letters}
             ondrawn={(complete) => (isDrawn = complete)}
             caret={firstNote}
+            {playhead}
             onpick={(note) => choose(score.notes[note]!.bar)}
           />
         </div>
@@ -200,42 +225,54 @@
     </section>
   {/if}
   <p class="small">{words.care}</p>
-  {#if chosen !== undefined}
-    <section class="here" aria-label={words.thisBar}>
-      <div class="row">
-        <button
-          class="btn btn-sm btn-square"
-          aria-label={words.barBefore}
-          disabled={chosen === 0}
-          onclick={() => goTo(chosen! - 1)}><ChevronLeft class="size-4" /></button
-        >
-        <b>{words.bar} {barLabel(score.bars[chosen]!)}</b>
-        <button
-          class="btn btn-sm btn-square"
-          aria-label={words.barAfter}
-          disabled={chosen === score.bars.length - 1}
-          onclick={() => goTo(chosen! + 1)}><ChevronRight class="size-4" /></button
-        >
-        <button class="btn btn-ghost btn-sm" aria-expanded={asksHere} onclick={() => (asksHere = !asksHere)}
-          >{words.ask}</button
-        >
-        <button
-          class="btn btn-ghost btn-sm btn-square ml-auto"
-          aria-label={words.close}
-          onclick={() => (chosen = undefined)}><X class="size-4" /></button
-        >
-      </div>
-      {#if here}
-        {#if here.from !== here.to}<p class="small">{here.heading}</p>{/if}
-        <ul>
-          {#each here.sentences as { text }, place (place)}<li>{text}</li>{/each}
-        </ul>
-      {:else if content.walk.length > 0}<p class="small">{words.nothingNew}</p>{/if}
-      {#if asksHere}
-        <AskForm {words} bar={chosen} refused={form?.trouble} onsent={() => (asksHere = false)} />
-      {:else if form?.asked === chosen}<p role="status" class="text-sm">{words.sent}</p>{/if}
-    </section>
-  {/if}
+  <div class="dock">
+    {#if chosen !== undefined}
+      <section class="here" aria-label={words.thisBar}>
+        <div class="row">
+          <button
+            class="btn btn-sm btn-square"
+            aria-label={words.barBefore}
+            disabled={chosen === 0}
+            onclick={() => goTo(chosen! - 1)}><ChevronLeft class="size-4" /></button
+          >
+          <b>{words.bar} {barLabel(score.bars[chosen]!)}</b>
+          <button
+            class="btn btn-sm btn-square"
+            aria-label={words.barAfter}
+            disabled={chosen === score.bars.length - 1}
+            onclick={() => goTo(chosen! + 1)}><ChevronRight class="size-4" /></button
+          >
+          <button class="btn btn-ghost btn-sm" aria-expanded={asksHere} onclick={() => (asksHere = !asksHere)}
+            >{words.ask}</button
+          >
+          <button
+            class="btn btn-ghost btn-sm btn-square ml-auto"
+            aria-label={words.close}
+            onclick={() => (chosen = undefined)}><X class="size-4" /></button
+          >
+        </div>
+        {#if here}
+          {#if here.from !== here.to}<p class="small">{here.heading}</p>{/if}
+          <ul>
+            {#each here.sentences as { text }, place (place)}<li>{text}</li>{/each}
+          </ul>
+        {:else if content.walk.length > 0}<p class="small">{words.nothingNew}</p>{/if}
+        {#if asksHere}
+          <AskForm {words} bar={chosen} refused={form?.trouble} onsent={() => (asksHere = false)} />
+        {:else if form?.asked === chosen}<p role="status" class="text-sm">{words.sent}</p>{/if}
+      </section>
+    {/if}
+    {#if content.sounds}
+      <TransportBar
+        {listening}
+        {score}
+        language={data.lesson.language}
+        here={chosen ?? 0}
+        goal={score.tempi[0]!.quartersPerMinute}
+        {told}
+      />
+    {/if}
+  </div>
 </main>
 
 <style>
@@ -292,12 +329,14 @@
     font-size: 0.92rem;
   }
   /* Stays in sight while the sheet is read. */
-  .here {
+  .dock {
     position: sticky;
     bottom: 0;
-    max-height: 45vh;
-    overflow-y: auto;
     margin-inline: -1rem;
+  }
+  .here {
+    max-height: 40vh;
+    overflow-y: auto;
     padding: 0.6rem 1rem;
     background: var(--color-base-100);
     border-top: 1px solid var(--color-base-300);

@@ -7,6 +7,7 @@ import {
   type ShapeCard,
 } from '@oculon/core';
 import type { Lesson } from '../lesson/lesson.ts';
+import type { PlanSounds } from '../sound/listening.svelte.ts';
 import type { WalkView } from '../planner/api.ts';
 
 /** How long a link opens its page, in days. */
@@ -26,6 +27,8 @@ export interface HandoutContent {
   readonly letters: readonly (readonly [number, string])[];
   readonly walk: readonly WalkView[];
   readonly cards: readonly ShapeCard[];
+  /** What is heard of it; pages that were given before there was sound have none. */
+  readonly sounds?: PlanSounds;
 }
 
 /** Something that is otherwise than in the edition before. */

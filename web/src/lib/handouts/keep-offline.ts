@@ -20,10 +20,20 @@ export const keepForOffline = async (isOnline: boolean): Promise<void> => {
       .filter((name) => new URL(name).origin === location.origin);
     const message: KeepMessage = { kind: 'keep', page: location.href.split('#')[0]!, addresses };
     active?.postMessage(message);
+    if (isOnline) await keepSound();
     if (isOnline) localStorage.setItem(keptAt(), new Date().toISOString());
   } catch {
     // A browser that keeps nothing opens the page with a network alone.
   }
+};
+
+/** Fetches what makes the sound, so that it is kept though nobody has listened yet. */
+const keepSound = async (): Promise<void> => {
+  const [{ instrumentAddress }] = await Promise.all([
+    import('../sound/instrument.ts'),
+    import('../sound/player.svelte.ts'),
+  ]);
+  await fetch(instrumentAddress);
 };
 
 /** Whether the server answers. A browser that is in some network believes itself online, whatever lies behind it. */

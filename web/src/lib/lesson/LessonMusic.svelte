@@ -21,6 +21,8 @@
     ondrawn: (isComplete: boolean) => void;
     /** The note at which a reader is. */
     caret?: number;
+    /** What is played now, as a tick on the page. */
+    playhead?: number | undefined;
     onpick?: (note: number) => void;
   }
   const {
@@ -33,6 +35,7 @@
     letters,
     ondrawn,
     caret = -1,
+    playhead,
     onpick = () => {},
   }: Props = $props();
 
@@ -83,6 +86,7 @@
       ringing={NOTHING_RINGS}
       {tablature}
       {letters}
+      {playhead}
       {queue}
       ondrawn={() => {
         drawn.add(system.first);

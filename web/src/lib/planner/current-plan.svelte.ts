@@ -1,5 +1,6 @@
 import type { Density, Fingering, HandPoint, NoteIndex } from '@oculon/core';
 import * as Comlink from 'comlink';
+import type { PlanSounds } from '../sound/listening.svelte.ts';
 import type { MovementsView, PageView, PlanView, VersionMessage } from './api.ts';
 import { Outdated, questionsTo, type PlannerQuestions } from './asking.ts';
 import type { Planner } from './client.ts';
@@ -147,6 +148,12 @@ export class CurrentPlan {
   async handPoints(there: VersionMessage): Promise<readonly HandPoint[]> {
     await this.#settled();
     return this.#planner.api.handPoints(there);
+  }
+
+  /** What is heard of the plan. */
+  async sounds(): Promise<PlanSounds> {
+    await this.#settled();
+    return this.questions.sounds();
   }
 
   async exportMusicXml() {

@@ -15,8 +15,10 @@ import {
   shapeCards,
   shiftPlacesInSteps,
   signsOnPage,
+  soundOf,
   walkHeading,
   walkThrough,
+  writeMidi,
   waysOut,
   wordingIn,
   withoutBarre,
@@ -36,6 +38,7 @@ import {
   type StringNumber,
   type WithoutBarre,
 } from '@oculon/core';
+import type { PlanSounds } from '../sound/listening.svelte.ts';
 import type { MovementsView, MovementWay, PageView, ShiftWay, WalkView, WayView } from './api.ts';
 
 type Changed = { readonly plan: Plan['left']; readonly changed: readonly number[] };
@@ -78,6 +81,12 @@ export const QUESTIONS = {
       heading: walkHeading(wording, plan, line),
     }));
   },
+  /** What is heard of the plan: as the strings ring, and with every note as long as it is written. */
+  sounds: (plan: Plan): PlanSounds => ({
+    planned: soundOf(plan),
+    written: soundOf(plan, { asWritten: true }),
+  }),
+  midi: (plan: Plan, asWritten: boolean, once: boolean): Uint8Array => writeMidi(plan, { asWritten, once }),
   /** The shapes of the left hand in playing order. */
   shapes: (plan: Plan): readonly ShapeCard[] => shapeCards(plan),
   /** What can be done about a note that cannot be played or held. */

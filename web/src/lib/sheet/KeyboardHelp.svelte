@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { TRANSPORT_KEYS } from '../sound/transport-keys.ts';
   import { KEY_BINDINGS } from '../workbench/commands.ts';
 
   const { onclose }: { onclose: () => void } = $props();
@@ -23,6 +24,15 @@
           </dl>
         </section>
       {/each}
+      <section>
+        <h3 class="font-semibold">Listening</h3>
+        <dl class="mt-1 grid grid-cols-[6.5rem_1fr] gap-y-1 text-sm">
+          {#each TRANSPORT_KEYS as { keys, does } (keys)}
+            <dt><kbd class="kbd kbd-sm">{keys}</kbd></dt>
+            <dd>{does}</dd>
+          {/each}
+        </dl>
+      </section>
     </div>
     <form method="dialog" class="modal-action"><button class="btn">Close</button></form>
   </div>

@@ -10,10 +10,17 @@
   import { handleKey } from '../workbench/commands.ts';
   import type { Display } from './display.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
+  import { turnTo } from './turn-page.ts';
   import { chordWords, shownSigns, shownSpans, wordsGone } from './shown-marks.ts';
   import System from './System.svelte';
 
-  const { workbench, display }: { workbench: Workbench; display: Display } = $props();
+  interface Props {
+    workbench: Workbench;
+    display: Display;
+    /** What is played now, as a tick on the page. */
+    playhead: number | undefined;
+  }
+  const { workbench, display, playhead }: Props = $props();
 
   let width = $state(0);
   const drawn = new SvelteSet<string>();
@@ -110,6 +117,10 @@
     });
   });
 
+  $effect(() => {
+    if (playhead !== undefined && score) turnTo(holder, score, systems, playhead);
+  });
+
   // Keys work wherever the pointer was last used, but never while someone types or answers a question.
   const onkeydown = (event: KeyboardEvent) => {
     const target = event.target as Element;
@@ -162,6 +173,7 @@
         marks={spans}
         {hiddenWords}
         ringing={display.ringing ? ringing : NOTHING_RINGS}
+        {playhead}
         {queue}
         ondrawn={() => drawn.add(keyOf(system))}
         onpick={pick}

@@ -33,6 +33,8 @@
     tablature?: boolean;
     /** Letters of bars that are framed. */
     letters?: ReadonlyMap<number, string>;
+    /** What is played now, as a tick; undefined when nothing is. */
+    playhead?: number | undefined;
     queue: DrawingQueue;
     ondrawn: () => void;
     onpick: (note: number) => void;
@@ -54,6 +56,7 @@
     rightSigns,
     tablature = false,
     letters,
+    playhead,
     queue,
     ondrawn,
     onpick,
@@ -116,6 +119,15 @@
       }),
   );
   const laid = $derived(geometry && marks ? laySigns(geometry, marks, rightSigns) : NO_ROWS);
+  /** Where the note that is played stands, when it is one of these. */
+  const playedAt = $derived.by(() => {
+    if (playhead === undefined || !geometry) return undefined;
+    const last = score.bars[geometry.last]!;
+    if (playhead < score.bars[geometry.first]!.start || playhead >= last.start + last.length)
+      return undefined;
+    const struck = geometry.heads.filter(({ note }) => score.notes[note]!.onset === playhead);
+    return struck.length > 0 ? Math.min(...struck.map(({ x }) => x)) : undefined;
+  });
   const below = $derived(tablature ? TAB_HEIGHT : 0);
 </script>
 
@@ -127,6 +139,15 @@
   class:waiting={!geometry && !failure}
 >
   <div class="engraving" style:top="{marks ? -marks.top : 0}px" {@attach engrave}></div>
+  {#if playedAt !== undefined && geometry && marks}
+    <div
+      class="playhead"
+      data-playhead={playhead}
+      style:left="{playedAt - 4}px"
+      style:top="{geometry.staffTop - marks.top - 14}px"
+      style:height="{geometry.staffBottom - geometry.staffTop + 28}px"
+    ></div>
+  {/if}
   {#if failure}
     <p role="alert" class="rounded-box border border-error p-3 text-sm" data-failed={barsShown}>
       {barsShown} cannot be engraved ({failure}). The other bars are shown, the planner has fingered these
@@ -164,6 +185,16 @@
     overflow: visible;
     break-inside: avoid;
     margin-bottom: 0.5rem;
+    /* What is scrolled to stays clear of the bars above and below. */
+    scroll-margin-block: 4.5rem;
+  }
+  .playhead {
+    position: absolute;
+    width: 20px;
+    border-radius: 5px;
+    background: color-mix(in oklab, var(--color-primary) 16%, transparent);
+    border-left: 2px solid var(--color-primary);
+    pointer-events: none;
   }
   .tablature {
     position: absolute;

@@ -27,6 +27,9 @@
   import SaveBadge from '$lib/document/SaveBadge.svelte';
   import SetupPanel from '$lib/panels/SetupPanel.svelte';
   import Sheet from '$lib/sheet/Sheet.svelte';
+  import { Listening } from '$lib/sound/listening.svelte.ts';
+  import TransportBar from '$lib/sound/TransportBar.svelte';
+  import { saveFile } from '$lib/save-file.ts';
   import ThemeToggle from '$lib/ThemeToggle.svelte';
   import { redo, undo } from '$lib/workbench/commands.ts';
   import { Workbench } from '$lib/workbench/workbench.svelte.ts';
@@ -49,6 +52,23 @@
   const display = $state<Display>({ ...PLAIN_DISPLAY });
   let helpOpen = $state(false);
   let exportProblem = $state('');
+  /** What is played now, as a tick on the page. */
+  let playhead = $state<number>();
+  const listening = new Listening({
+    load: async () => workbench!.planned.sounds(),
+    start: () => workbench?.caret.note?.onset ?? 0,
+    onStep: (onset) => (playhead = onset),
+  });
+  // Another plan is heard as soon as it stands.
+  $effect(() => {
+    if (workbench?.planned.plan && !workbench.planned.planning) untrack(() => void listening.refresh());
+  });
+  const told = async (from: number, to: number): Promise<readonly string[]> => {
+    const lines = await workbench!.planned.questions.walk('bars', 'en', 'letters');
+    return lines
+      .filter((line) => line.depth === 'bars' && line.to >= from && line.from <= to)
+      .flatMap((line) => line.sentences.map(({ text }) => text));
+  };
 
   onMount(() => {
     const opened = untrack(
@@ -74,13 +94,11 @@
     focusSheet();
   };
 
-  const download = (content: string | Uint8Array<ArrayBuffer>, extension: string, type: string) => {
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([content], { type }));
-    link.download = `${data.piece.title.replaceAll(/[^\p{L}\p{N} _-]/gu, '')}${extension}`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
-  };
+  const download = (content: string | Uint8Array<ArrayBuffer>, extension: string, type: string) =>
+    saveFile(
+      new Blob([content], { type }),
+      `${data.piece.title.replaceAll(/[^\p{L}\p{N} _-]/gu, '')}${extension}`,
+    );
   let exporting = $state(false);
   /** Exports once the plan of the last decision stands. */
   const exported = async (write: () => Promise<void>) => {
@@ -185,7 +203,7 @@
         {:else}
           <Part name="How hard the bars are"><DifficultyStrip {piece} {planned} {caret} onjump={jump} /></Part
           >
-          <Part name="The sheet"><Sheet bind:this={sheet} {workbench} {display} /></Part>
+          <Part name="The sheet"><Sheet bind:this={sheet} {workbench} {display} {playhead} /></Part>
         {/if}
       </main>
       <aside
@@ -263,6 +281,22 @@
       </aside>
     </div>
     <ConflictDialog {piece} {decisions} />
+    {#if piece.score && planned.plan}
+      {@const score = piece.score}
+      <div class="sticky bottom-0 z-10">
+        <Part name="Playing"
+          ><TransportBar
+            {listening}
+            {score}
+            language="en"
+            here={caret.note?.bar ?? 0}
+            goal={decisions.setup.tempo ?? score.tempi[0]!.quartersPerMinute}
+            {told}
+            midi={(asWritten, once) => planned.questions.midi(asWritten, once)}
+          /></Part
+        >
+      </div>
+    {/if}
   {/if}
 </div>
 {#if helpOpen}<KeyboardHelp onclose={() => (helpOpen = false)} />{/if}

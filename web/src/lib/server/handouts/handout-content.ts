@@ -6,6 +6,7 @@ import {
   proposedMarks,
   shapeCards,
   signsOnPage,
+  soundOf,
   walkHeading,
   walkThrough,
   type SetupChange,
@@ -90,6 +91,7 @@ export const handoutContent = ({
             ),
           ),
     cards: lesson.cards ? shapeCards(plan) : [],
+    sounds: { planned: soundOf(plan), written: soundOf(plan, { asWritten: true }) },
   };
 };
 

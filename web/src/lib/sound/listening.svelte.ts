@@ -1,0 +1,154 @@
+import type { SoundPlan } from '@oculon/core';
+import { keepSettings, keptSettings } from './kept-settings.ts';
+import type { LoopedBars, Player } from './player.svelte.ts';
+import { withinRates, type SoundSettings } from './sound-settings.ts';
+
+/** Both ways in which a plan sounds. */
+export interface PlanSounds {
+  readonly planned: SoundPlan;
+  readonly written: SoundPlan;
+}
+
+export interface Listener {
+  /** The sounds of the plan as it stands. */
+  readonly load: () => Promise<PlanSounds>;
+  /** The tick on the page from which one wants to hear it. */
+  readonly start: () => number;
+  /** What is played now, as a tick on the page; undefined when nothing is. */
+  readonly onStep: (onset: number | undefined) => void;
+}
+
+/** Listening to a piece: settings that are kept, what is played, and the player, which is loaded when it is first wanted. */
+export class Listening {
+  settings = $state.raw<SoundSettings>(keptSettings());
+  isPlaying = $state(false);
+  isOpening = $state(false);
+  problem = $state('');
+  loop = $state.raw<LoopedBars>();
+  /** The bar that is played, counted from 0. */
+  bar = $state(0);
+  /** Counts beats while it plays, for the pulse. */
+  beat = $state(0);
+  /** The sound to compare with, and whether it is the one that is heard. */
+  remembered = $state.raw<PlanSounds>();
+  hearsOther = $state(false);
+  #sounds: PlanSounds | undefined;
+  #player: Player | undefined;
+  #opening: Promise<Player> | undefined;
+  readonly #listener: Listener;
+
+  constructor(listener: Listener) {
+    this.#listener = listener;
+  }
+
+  /** The sound that is heard with the settings as they are. */
+  get #sound(): SoundPlan | undefined {
+    const sounds = this.hearsOther ? this.remembered : this.#sounds;
+    return this.settings.asWritten ? sounds?.written : sounds?.planned;
+  }
+
+  async sound(): Promise<SoundPlan> {
+    this.#sounds = await this.#listener.load();
+    return this.#sound ?? this.#sounds.planned;
+  }
+
+  async play(): Promise<void> {
+    this.problem = '';
+    this.isOpening = this.#player === undefined;
+    try {
+      const sound = await this.sound();
+      const player = await this.#open(sound);
+      player.setSound(sound);
+      player.setSettings(this.settings);
+      player.setLoop(this.loop);
+      const tick = this.#listener.start();
+      const step = sound.steps.find(({ onset }) => onset >= tick);
+      this.isPlaying = true;
+      await player.play(step?.ms ?? 0);
+    } catch (error) {
+      this.isPlaying = false;
+      this.problem = (error as Error).message;
+    } finally {
+      this.isOpening = false;
+    }
+  }
+
+  #open(sound: SoundPlan): Promise<Player> {
+    // Nobody who only reads has to load what makes the sound.
+    this.#opening ??= import('./player.svelte.ts').then(async ({ Player }) => {
+      this.#player = await Player.open(sound, this.settings, {
+        onStep: (onset, ms) => this.#stepped(onset, ms),
+        onStopped: () => {
+          this.isPlaying = false;
+          this.#listener.onStep(undefined);
+        },
+        onRate: (rate) => this.#keep({ ...this.settings, rate }),
+      });
+      return this.#player;
+    });
+    const opening = this.#opening;
+    opening.catch(() => (this.#opening = undefined));
+    return opening;
+  }
+
+  #stepped(onset: number, ms: number): void {
+    this.#listener.onStep(onset);
+    const sound = this.#sound;
+    this.bar = sound?.bars.findLast(({ from }) => from <= ms + 1)?.bar ?? 0;
+    this.beat = sound?.beats.findLastIndex((each) => each.ms <= ms + 1) ?? 0;
+  }
+
+  stop(): void {
+    this.#player?.stop();
+    this.isPlaying = false;
+    this.#listener.onStep(undefined);
+  }
+
+  toggle(): void {
+    if (this.isPlaying) this.stop();
+    else void this.play();
+  }
+
+  set(change: Partial<SoundSettings>): void {
+    this.#keep({ ...this.settings, ...change });
+    const sound = this.#sound;
+    if ('asWritten' in change && sound) this.#player?.setSound(sound);
+    this.#player?.setSettings(this.settings);
+  }
+
+  setRate(rate: number): void {
+    this.set({ rate: withinRates(rate) });
+  }
+
+  setLoop(loop: LoopedBars | undefined): void {
+    this.loop = loop;
+    this.#player?.setLoop(loop);
+  }
+
+  /** Remembers what is heard now, or, when something is remembered, changes between both. */
+  compare(): void {
+    if (!this.remembered) {
+      this.remembered = this.#sounds;
+      return;
+    }
+    this.hearsOther = !this.hearsOther;
+    const sound = this.#sound;
+    if (sound) this.#player?.setSound(sound);
+  }
+
+  /** The plan is another one: it is heard from here on. */
+  async refresh(): Promise<void> {
+    if (!this.#player) return;
+    const sound = await this.sound().catch(() => undefined);
+    if (sound && !this.hearsOther) this.#player.setSound(sound);
+  }
+
+  #keep(settings: SoundSettings): void {
+    this.settings = settings;
+    keepSettings(settings);
+  }
+
+  close(): void {
+    this.#player?.close();
+  }
+}

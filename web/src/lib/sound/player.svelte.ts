@@ -1,0 +1,265 @@
+import type { SoundPlan } from '@oculon/core';
+import { Course } from './course.ts';
+import type { TimedEvent } from './guitar/string-events.ts';
+import { Instrument } from './instrument.ts';
+import { countIn } from './metronome.ts';
+import {
+  heardWith,
+  momentAt,
+  passageOf,
+  secondOf,
+  timed,
+  type Heard,
+  type PlayedPassage,
+  type Stretch,
+} from './playing.ts';
+import { withinRates, type SoundSettings } from './sound-settings.ts';
+
+/** How far ahead is scheduled, in seconds: a hidden page is woken once a second at most. */
+const AHEAD = 2.5;
+const LOOK_AGAIN = 200;
+/** From pressing the key to the first note, in seconds; and what a change of tempo leaves as it was. */
+const LEAD = 0.06;
+/** Steps of the ladder, as a share of the goal. */
+const LADDER_STEP = 0.05;
+/** How long the last notes ring on before everything is hushed, in seconds. */
+const RING_OUT = 4;
+
+/** Bars of the page, counted from 0. */
+export interface LoopedBars {
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface PlayerEvents {
+  /** What is played now: the tick on the page, and its moment in ms. */
+  readonly onStep: (onset: number, ms: number) => void;
+  readonly onStopped: () => void;
+  /** The ladder has changed the tempo. */
+  readonly onRate: (rate: number) => void;
+}
+
+/** Plays a piece on the instrument: schedules what is heard by the clock of the audio, and tells where it is. */
+export class Player {
+  readonly #instrument: Instrument;
+  readonly #events: PlayerEvents;
+  #sound: SoundPlan;
+  #settings: SoundSettings;
+  #loop: LoopedBars | undefined;
+  #heard: readonly Heard[] = [];
+  #course: Course;
+  #passage: PlayedPassage = { from: 0, to: 0 };
+  /** Stretches that are scheduled, the latest last. */
+  #stretches: Stretch[] = [];
+  /** Up to where the latest stretch is scheduled. */
+  #cursor = 0;
+  #endsAt = Infinity;
+  #timer: ReturnType<typeof setInterval> | undefined;
+  #frame = 0;
+  #hush: ReturnType<typeof setTimeout> | undefined;
+
+  private constructor(
+    instrument: Instrument,
+    sound: SoundPlan,
+    settings: SoundSettings,
+    events: PlayerEvents,
+  ) {
+    this.#instrument = instrument;
+    this.#sound = sound;
+    this.#settings = settings;
+    this.#events = events;
+    this.#course = new Course(sound, settings.waits);
+    this.#takeIn();
+  }
+
+  static async open(sound: SoundPlan, settings: SoundSettings, events: PlayerEvents): Promise<Player> {
+    return new Player(await Instrument.open(), sound, settings, events);
+  }
+
+  get isPlaying(): boolean {
+    return this.#timer !== undefined;
+  }
+
+  /** Where it is, in ms of the piece. */
+  get moment(): number {
+    const now = this.#instrument.now - this.#instrument.latency;
+    const stretch = this.#stretches.findLast(({ second }) => second <= now) ?? this.#stretches[0];
+    if (!stretch) return this.#passage.from;
+    return Math.max(stretch.ms, Math.min(momentAt(this.#course, stretch, now), this.#passage.to));
+  }
+
+  /** Plays from a moment of the piece on; from the start of the loop when it lies outside. */
+  async play(from: number): Promise<void> {
+    await this.#instrument.wake();
+    this.#silence();
+    clearTimeout(this.#hush);
+    this.#passage = this.#passageNear(from);
+    const { from: start, to } = this.#passage;
+    const begin = from >= start && from < to - 1 ? from : start;
+    const { rate } = this.#settings;
+    const clicks = this.#settings.countIn ? countIn(this.#sound, begin) : [];
+    const lead = clicks.length > 0 ? (begin - clicks[0]!.ms) / 1000 / rate : 0;
+    const second = this.#instrument.now + LEAD + lead;
+    this.#instrument.schedule(
+      clicks.map(({ ms, pitch }): TimedEvent => ({
+        kind: 'click',
+        pitch,
+        at: second - (begin - ms) / 1000 / rate,
+      })),
+    );
+    this.#begin({ second, ms: begin, rate });
+    this.#timer = setInterval(() => this.#fill(), LOOK_AGAIN);
+    this.#fill();
+    this.#follow();
+  }
+
+  stop(): void {
+    if (!this.isPlaying) return;
+    this.#silence();
+    this.#events.onStopped();
+  }
+
+  /** Plays another sound of the same piece from where it is: another plan, or the notes as written. */
+  setSound(sound: SoundPlan): void {
+    this.#sound = sound;
+    this.#changed();
+  }
+
+  setSettings(settings: SoundSettings): void {
+    this.#settings = settings;
+    this.#instrument.volume = settings.volume;
+    this.#changed();
+  }
+
+  setLoop(loop: LoopedBars | undefined): void {
+    this.#loop = loop;
+    if (!this.isPlaying) return;
+    const at = this.moment;
+    const passage = this.#passageNear(at);
+    if (at >= passage.from && at < passage.to) {
+      this.#passage = passage;
+      this.#goOnFrom(at);
+    } else void this.play(passage.from);
+  }
+
+  close(): void {
+    this.#silence();
+    clearTimeout(this.#hush);
+    this.#instrument.close();
+  }
+
+  #passageNear(at: number): PlayedPassage {
+    const whole = { from: 0, to: this.#sound.length };
+    return (this.#loop && passageOf(this.#sound, this.#loop, this.#settings.withNext, at)) ?? whole;
+  }
+
+  #takeIn(): void {
+    this.#heard = heardWith(this.#sound, this.#settings);
+    this.#instrument.volume = this.#settings.volume;
+  }
+
+  #changed(): void {
+    const at = this.isPlaying ? this.moment : 0;
+    this.#takeIn();
+    const course = new Course(this.#sound, this.#settings.waits);
+    if (!this.isPlaying) {
+      this.#course = course;
+      return;
+    }
+    this.#passage = this.#passageNear(at);
+    this.#course = course;
+    this.#goOnFrom(at);
+  }
+
+  /** Schedules anew from a moment on what was scheduled otherwise. */
+  #goOnFrom(at: number): void {
+    const now = this.#instrument.now;
+    const first = this.#stretches[0];
+    // While one is still counted in, the start stays where it is.
+    const isAhead = this.#stretches.length === 1 && first !== undefined && first.second > now + LEAD;
+    const second = isAhead ? first.second : now + LEAD;
+    this.#instrument.forget(second);
+    const ms = isAhead ? first.ms : Math.min(this.#passage.to - 1, at + LEAD * 1000 * this.#settings.rate);
+    this.#begin({ second, ms, rate: this.#settings.rate });
+    this.#fill();
+  }
+
+  #begin(stretch: Stretch): void {
+    this.#stretches = [...this.#stretches.slice(-3), stretch];
+    this.#cursor = stretch.ms;
+    this.#endsAt = Infinity;
+  }
+
+  #fill(): void {
+    const horizon = this.#instrument.now + AHEAD;
+    while (this.#endsAt === Infinity) {
+      const stretch = this.#stretches.at(-1)!;
+      const { to } = this.#passage;
+      const limit = Math.min(to, momentAt(this.#course, stretch, horizon));
+      if (limit > this.#cursor) {
+        this.#instrument.schedule(timed(this.#heard, this.#course, stretch, this.#cursor, limit));
+        this.#cursor = limit;
+      }
+      if (this.#cursor < to) return;
+      const end = secondOf(this.#course, stretch, to);
+      if (this.#loop) this.#turn(end);
+      else this.#endsAt = end;
+    }
+    if (this.#instrument.now >= this.#endsAt) this.#end();
+  }
+
+  /** Begins the loop once more, on the ladder a step faster. */
+  #turn(second: number): void {
+    let { rate } = this.#settings;
+    if (this.#settings.ladder && rate < 1) {
+      rate = withinRates(Math.min(1, rate + LADDER_STEP));
+      this.#settings = { ...this.#settings, rate };
+      setTimeout(() => this.#events.onRate(rate), Math.max(0, (second - this.#instrument.now) * 1000));
+    }
+    this.#begin({ second, ms: this.#passage.from, rate });
+  }
+
+  /** The piece is over: its last notes ring out. */
+  #end(): void {
+    this.#leave();
+    this.#hush = setTimeout(() => this.#instrument.schedule([{ kind: 'hush', at: 0 }]), RING_OUT * 1000);
+    this.#events.onStopped();
+  }
+
+  #leave(): void {
+    clearInterval(this.#timer);
+    this.#timer = undefined;
+    cancelAnimationFrame(this.#frame);
+    this.#stretches = [];
+  }
+
+  #silence(): void {
+    this.#leave();
+    this.#instrument.forget(0);
+    this.#instrument.schedule([{ kind: 'hush', at: 0 }]);
+  }
+
+  /** Tells where it is with every picture of the screen. */
+  #follow(): void {
+    let last = -1;
+    const look = (): void => {
+      const { moment } = this;
+      const { steps } = this.#sound;
+      let low = 0;
+      let high = steps.length - 1;
+      while (low < high) {
+        const middle = (low + high + 1) >> 1;
+        if (steps[middle]!.ms <= moment + 1) low = middle;
+        else high = middle - 1;
+      }
+      const step = steps[low];
+      if (step && low !== last && step.ms <= moment + 1) {
+        last = low;
+        this.#events.onStep(step.onset, step.ms);
+      }
+      this.#frame = requestAnimationFrame(look);
+    };
+    cancelAnimationFrame(this.#frame);
+    this.#frame = requestAnimationFrame(look);
+  }
+}
