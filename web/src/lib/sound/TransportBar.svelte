@@ -261,8 +261,13 @@
       padding-inline: 0.5rem;
       flex-wrap: wrap;
     }
+    /* Said, not shown: the picture is enough for the eye. */
     .name {
-      display: none;
+      position: absolute;
+      width: 1px;
+      height: 1px;
+      overflow: hidden;
+      clip-path: inset(50%);
     }
     .place {
       min-width: 3.6rem;
