@@ -225,7 +225,7 @@
     </section>
   {/if}
   <p class="small">{words.care}</p>
-  <div class="dock">
+  <div class="at-hand">
     {#if chosen !== undefined}
       <section class="here" aria-label={words.thisBar}>
         <div class="row">
@@ -329,7 +329,7 @@
     font-size: 0.92rem;
   }
   /* Stays in sight while the sheet is read. */
-  .dock {
+  .at-hand {
     position: sticky;
     bottom: 0;
     margin-inline: -1rem;

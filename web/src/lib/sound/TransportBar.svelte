@@ -147,7 +147,9 @@
       />
     </label>
     <button class="rate" title={words.tap} aria-label={words.tap} onclick={tap}
-      >{Math.round(settings.rate * 100)} % · ♩ = {Math.round(goal * settings.rate)}</button
+      >{Math.round(settings.rate * 100)} %<span class="goal"
+        >{` · ♩ = ${Math.round(goal * settings.rate)}`}</span
+      ></button
     >
     <button
       class="btn btn-sm"
@@ -268,6 +270,9 @@
       height: 1px;
       overflow: hidden;
       clip-path: inset(50%);
+    }
+    .goal {
+      display: none;
     }
     .place {
       min-width: 3.6rem;

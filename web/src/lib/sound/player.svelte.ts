@@ -25,6 +25,10 @@ const LADDER_STEP = 0.05;
 /** How long the last notes ring on before everything is hushed, in seconds. */
 const RING_OUT = 4;
 
+/** Whether two settings differ in nothing but how loud all is: then nothing has to be scheduled anew. */
+const sameButVolume = (one: SoundSettings, other: SoundSettings): boolean =>
+  JSON.stringify({ ...one, volume: 0 }) === JSON.stringify({ ...other, volume: 0 });
+
 /** Bars of the page, counted from 0. */
 export interface LoopedBars {
   readonly from: number;
@@ -80,12 +84,15 @@ export class Player {
     return this.#timer !== undefined;
   }
 
-  /** Where it is, in ms of the piece. */
+  /** Where one hears it to be, in ms of the piece. */
   get moment(): number {
-    const now = this.#instrument.now - this.#instrument.latency;
-    const stretch = this.#stretches.findLast(({ second }) => second <= now) ?? this.#stretches[0];
+    return this.#momentAt(this.#instrument.now - this.#instrument.latency);
+  }
+
+  #momentAt(second: number): number {
+    const stretch = this.#stretches.findLast((each) => each.second <= second) ?? this.#stretches[0];
     if (!stretch) return this.#passage.from;
-    return Math.max(stretch.ms, Math.min(momentAt(this.#course, stretch, now), this.#passage.to));
+    return Math.max(stretch.ms, Math.min(momentAt(this.#course, stretch, second), this.#passage.to));
   }
 
   /** Plays from a moment of the piece on; from the start of the loop when it lies outside. */
@@ -126,20 +133,19 @@ export class Player {
   }
 
   setSettings(settings: SoundSettings): void {
+    const isSame = sameButVolume(settings, this.#settings);
     this.#settings = settings;
     this.#instrument.volume = settings.volume;
-    this.#changed();
+    if (!isSame) this.#changed();
   }
 
   setLoop(loop: LoopedBars | undefined): void {
     this.#loop = loop;
     if (!this.isPlaying) return;
-    const at = this.moment;
-    const passage = this.#passageNear(at);
-    if (at >= passage.from && at < passage.to) {
-      this.#passage = passage;
-      this.#goOnFrom(at);
-    } else void this.play(passage.from);
+    const at = this.#momentAt(this.#instrument.now + LEAD);
+    const { from, to } = this.#passageNear(at);
+    if (at >= from && at < to) this.#changed();
+    else void this.play(from);
   }
 
   close(): void {
@@ -158,29 +164,25 @@ export class Player {
     this.#instrument.volume = this.#settings.volume;
   }
 
+  /** Goes on with what is heard now otherwise: from a little ahead, what was scheduled is scheduled anew. */
   #changed(): void {
-    const at = this.isPlaying ? this.moment : 0;
-    this.#takeIn();
     const course = new Course(this.#sound, this.#settings.waits);
+    this.#takeIn();
     if (!this.isPlaying) {
       this.#course = course;
       return;
     }
-    this.#passage = this.#passageNear(at);
-    this.#course = course;
-    this.#goOnFrom(at);
-  }
-
-  /** Schedules anew from a moment on what was scheduled otherwise. */
-  #goOnFrom(at: number): void {
-    const now = this.#instrument.now;
-    const first = this.#stretches[0];
+    const soon = this.#instrument.now + LEAD;
+    const [first] = this.#stretches;
     // While one is still counted in, the start stays where it is.
-    const isAhead = this.#stretches.length === 1 && first !== undefined && first.second > now + LEAD;
-    const second = isAhead ? first.second : now + LEAD;
+    const isAhead = this.#stretches.length === 1 && first !== undefined && first.second > soon;
+    const second = isAhead ? first.second : soon;
+    const ms = isAhead ? first.ms : this.#momentAt(second);
+    this.#course = course;
+    this.#passage = this.#passageNear(ms);
     this.#instrument.forget(second);
-    const ms = isAhead ? first.ms : Math.min(this.#passage.to - 1, at + LEAD * 1000 * this.#settings.rate);
-    this.#begin({ second, ms, rate: this.#settings.rate });
+    this.#stretches = this.#stretches.filter((stretch) => stretch.second < second);
+    this.#begin({ second, ms: Math.min(ms, this.#passage.to - 1), rate: this.#settings.rate });
     this.#fill();
   }
 
@@ -214,7 +216,12 @@ export class Player {
     if (this.#settings.ladder && rate < 1) {
       rate = withinRates(Math.min(1, rate + LADDER_STEP));
       this.#settings = { ...this.#settings, rate };
-      setTimeout(() => this.#events.onRate(rate), Math.max(0, (second - this.#instrument.now) * 1000));
+      setTimeout(
+        () => {
+          if (this.isPlaying) this.#events.onRate(rate);
+        },
+        Math.max(0, (second - this.#instrument.now) * 1000),
+      );
     }
     this.#begin({ second, ms: this.#passage.from, rate });
   }
