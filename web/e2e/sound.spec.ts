@@ -95,14 +95,14 @@ test('a teacher plays from the caret, loops, changes the tempo, the balance and 
   await expect(page.getByRole('button', { name: 'Tap the tempo' })).toContainText('125 %');
 
   // Without the bass; then the click alone.
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('slider', { name: 'Bass' }).fill('0');
   await page.waitForTimeout(300);
   await forget(page);
   await expect.poll(async () => plucks(await scheduled(page)).length).toBeGreaterThan(5);
   expect(plucks(await scheduled(page)).every(({ string }) => string! < 3)).toBe(true);
   await page.getByRole('slider', { name: 'Bass' }).fill('1');
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.keyboard.press('c');
   await page.keyboard.press('c');
   await page.waitForTimeout(300);
@@ -121,9 +121,9 @@ test('the ladder climbs, and another fingering is heard in turn with the one bef
   await importStudy(page, `${STUDIES}slow-ferry.musicxml`);
   await page.keyboard.press('l');
   await page.getByRole('slider', { name: 'Speed' }).fill('0.9');
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByLabel('Each time a step faster').check();
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.keyboard.press('Space');
   const rate = page.getByRole('button', { name: 'Tap the tempo' });
   await expect(rate).toContainText('95 %', { timeout: 15_000 });
@@ -178,7 +178,7 @@ for (const goal of [60, 160])
 test('a passage is written as WAV and the piece as MIDI', async ({ page }) => {
   await importStudy(page, `${STUDIES}slow-ferry.musicxml`);
   await page.keyboard.press('l');
-  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   const wav = page.waitForEvent('download');
   await page.getByRole('button', { name: 'WAV file' }).click();
   const bytes = await readFile(await (await wav).path());
