@@ -1,8 +1,12 @@
 import {
   EMPTY_FINGERING,
+  markedPage,
   planPiece,
   readMusicXml,
   setupFor,
+  soundOf,
+  walkThrough,
+  wordingIn,
   type Fingering,
   type Plan,
   type Score,
@@ -23,6 +27,7 @@ import { planRight } from '../src/right/plan-right.ts';
 import { tiledPiece, TEXTURES, type Texture } from './pieces.ts';
 
 const SIZES = [100, 600, 6000] as const;
+const EN = wordingIn('en');
 /** Runs per figure; the median is printed. Long pieces need fewer. */
 const runsFor = (notes: number): number => (notes > 1000 ? 3 : 7);
 
@@ -115,6 +120,9 @@ console.log(
     'derived ms',
     'replan ms',
     'r.replan ms',
+    'marks µs/n',
+    'words µs/n',
+    'sound µs/n',
     'vs 600',
     'memory MB',
   ]),
@@ -151,6 +159,8 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
     const pricing = priced(({ memory: { left } }) => left.prices);
     const rightPricing = priced(({ memory: { right } }) => right.prices);
     const notes = score.notes.length;
+    const perNoteOf = (work: () => unknown): string =>
+      ((median(Array.from({ length: runs }, () => timed(work).ms)) * 1000) / notes).toFixed(0);
     const whole = median(parts.map((each) => each.left + each.right));
     const perNote = (whole * 1000) / notes;
     if (size === 600) perNoteAt600 = perNote;
@@ -167,6 +177,9 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
         median(Array.from({ length: runs }, () => timed(() => derive(plan)).ms)).toFixed(0),
         replanTime(score, plan).toFixed(0),
         rightReplanTime(score, plan).toFixed(1),
+        perNoteOf(() => markedPage(plan, 'essential')),
+        perNoteOf(() => walkThrough(EN, plan, 'bars')),
+        perNoteOf(() => soundOf(plan)),
         size === 6000 ? `×${(perNote / perNoteAt600).toFixed(2)}` : '',
         memory.toFixed(0),
       ]),

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readMusicXml } from '../formats/musicxml/read.ts';
 import { planPiece, type Plan } from '../plan/plan.ts';
-import { decide, exampleScore } from '../testing/planning.ts';
+import { decide, exampleScore, inBars } from '../testing/planning.ts';
 import { balanced, PLAIN_BALANCE } from './balance.ts';
 import { begins, type SoundEvent, type SoundPlan } from './sound-event.ts';
 import { soundOf } from './sound-of.ts';
@@ -24,24 +24,15 @@ const pieces = fc
     fc.array(HIGH, { minLength: 8, maxLength: 8 }),
     fc.boolean(),
   )
-  .map(([low, high, repeats]) => {
-    const bars = (notes: readonly string[], each: number, length: number) =>
-      [0, 1]
-        .map((bar) =>
-          notes
-            .slice(bar * each, (bar + 1) * each)
-            .map((note) => `${note}/${length}`)
-            .join(' '),
-        )
-        .join(' | ');
-    return planPiece(
+  .map(([low, high, repeats]) =>
+    planPiece(
       exampleScore({
-        voices: [bars(high, 4, 4), bars(low, 2, 2)],
+        voices: [inBars(high, 4, 4), inBars(low, 2, 2)],
         tempo: 90,
         ...(repeats && { repeats: [{ from: 1, to: 2 }] }),
       }),
-    );
-  });
+    ),
+  );
 
 /** Sounding intervals by string, from the events alone, as an instrument with one voice a string would have them. */
 const intervals = ({ events }: SoundPlan) => {

@@ -1,7 +1,7 @@
 import type { Plan } from '../plan/plan.ts';
 import { rolesOf } from '../right/events/roles.ts';
 import { harmonicTouches } from '../right/around/strokes.ts';
-import { openPitch, type StringNumber } from '../instrument/guitar.ts';
+import { HARMONIC_NODES, openPitch, type StringNumber } from '../instrument/guitar.ts';
 import { pulse } from '../music/meter.ts';
 import { playedClock } from '../score/played-clock.ts';
 import { onceThrough, unfold, type Unfolded } from '../score/unfold/unfold.ts';
@@ -16,8 +16,11 @@ export interface SoundOptions {
   readonly once?: boolean;
 }
 
-/** Which partial of its string sounds when it is touched over a fret. Physics of the string; the frets of handbook §6. */
-const PARTIALS: Readonly<Record<number, number>> = { 12: 2, 7: 3, 19: 3, 5: 4, 24: 4, 4: 5, 9: 5, 16: 5 };
+/** Which partial of its string sounds when it is touched over a fret: the one whose interval the fret is known for. */
+const partialAt = (node: number): number | undefined => {
+  const known = HARMONIC_NODES.find(({ fret }) => fret === node);
+  return known && Math.round(2 ** (known.semitones / 12));
+};
 
 /** Thousandths of a ms are exact enough, and keep equal moments equal. */
 const rounded = (ms: number): number => Math.round(ms * 1000) / 1000;
@@ -79,7 +82,7 @@ const beginnings = (plan: Plan): ((note: SoundedNote) => SoundEvent) => {
     const touch = touches.get(sound);
     const finger = right.choices[sound]?.pluck ?? strummed.get(sound)?.finger;
     if (touch) {
-      const partial = note.harmonic === 'natural' ? PARTIALS[touch.node] : undefined;
+      const partial = note.harmonic === 'natural' ? partialAt(touch.node) : undefined;
       const pitch = partial === undefined ? common.midi : open + 12 * Math.log2(partial);
       return { kind: 'harmonic', ...common, midi: pitch, node: touch.node, finger };
     }

@@ -89,9 +89,9 @@ const asPlanned = (plan: Plan, { strings }: HeardPiece, ms: (tick: number) => nu
         ends: endOf(ends),
         isBeside: false,
       };
-      const own = left.sounds[sound]!;
+      const written = left.sounds[sound]!;
       const silence = damped.get(sound);
-      const silentAt = silence ? ms(onset + silence.onset - own.onset) : Infinity;
+      const silentAt = silence ? ms(onset + silence.onset - written.onset) : Infinity;
       if (silence && silentAt > note.from && silentAt < note.until) {
         note.until = silentAt;
         note.ends = silence.means;
@@ -103,10 +103,10 @@ const asPlanned = (plan: Plan, { strings }: HeardPiece, ms: (tick: number) => nu
       }
       const detached = Math.min(
         1,
-        ...score.notes[own.head]!.articulations.map((each) => DETACHED[each] ?? 1),
+        ...score.notes[written.head]!.articulations.map((each) => DETACHED[each] ?? 1),
       );
       if (detached < 1) {
-        const short = note.from + (ms(onset + own.end - own.onset) - note.from) * detached;
+        const short = note.from + (ms(onset + written.end - written.onset) - note.from) * detached;
         if (short < note.until)
           Object.assign(note, { until: short, ends: fret === 0 ? 'planting' : 'lifted' });
       }

@@ -76,3 +76,12 @@ export const rightHand = (plan: Plan): string =>
     .filter((note) => !plan.notes[note.index]!.tied)
     .map((note) => plan.notes[note.index]!.pluck ?? '-')
     .join('');
+
+/** Notes in bars of small notation, so many of one length a bar: `C4/4 E4/4 | …`. */
+export const inBars = (notes: readonly string[], perBar: number, length: number): string =>
+  Array.from({ length: notes.length / perBar }, (_, bar) =>
+    notes
+      .slice(bar * perBar, (bar + 1) * perBar)
+      .map((note) => `${note}/${length}`)
+      .join(' '),
+  ).join(' | ');

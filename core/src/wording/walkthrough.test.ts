@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { readMusicXml } from '../formats/musicxml/read.ts';
 import { readStringSign } from '../instrument/string-sign.ts';
 import { planPiece, type Plan } from '../plan/plan.ts';
-import { exampleScore, planAs, planVoices } from '../testing/planning.ts';
+import { exampleScore, inBars, planAs, planVoices } from '../testing/planning.ts';
 import { momentsOf } from '../walk/moments.ts';
 import { DEPTHS } from '../walk/telling.ts';
 import { momentText } from './walk-words.ts';
@@ -29,16 +29,7 @@ const HIGH = fc.constantFrom('G3', 'A3', 'C4', 'D4', 'E4', 'F#4', 'G4', 'A4', 'B
 const pieces = fc
   .tuple(fc.array(LOW, { minLength: 6, maxLength: 6 }), fc.array(HIGH, { minLength: 12, maxLength: 12 }))
   .map(([low, high]) => {
-    const bars = (notes: readonly string[], each: number, length: number): string =>
-      [0, 1, 2]
-        .map((bar) =>
-          notes
-            .slice(bar * each, (bar + 1) * each)
-            .map((note) => `${note}/${length}`)
-            .join(' '),
-        )
-        .join(' | ');
-    return planPiece(exampleScore({ voices: [bars(high, 4, 4), bars(low, 2, 2)], tempo: 90 }));
+    return planPiece(exampleScore({ voices: [inBars(high, 4, 4), inBars(low, 2, 2)], tempo: 90 }));
   });
 
 const FINGER_ON = /(\d) on ([A-G][♯♭𝄪𝄫]*), ([①-⑥])(?: fret (\d+))?/g;

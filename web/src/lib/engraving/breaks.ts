@@ -8,7 +8,7 @@ export interface SystemPlan {
 const STRETCH_LAST_FROM = 0.7;
 
 /** What bars want is an estimate: they are drawn closer by this share of the page where one more fits then. */
-const SQUEEZE = 0.04;
+const SQUEEZE = 0.025;
 
 /**
  * Breaks bars into systems, first fit, and stretches each system to the width of the page. `header` is what the

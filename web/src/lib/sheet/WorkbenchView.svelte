@@ -23,6 +23,7 @@
   import PluckChoices from '$lib/panels/PluckChoices.svelte';
   import RightHandPanel from '$lib/panels/RightHandPanel.svelte';
   import QuestionsPanel from '$lib/handouts/QuestionsPanel.svelte';
+  import WalkPanel from '$lib/panels/WalkPanel.svelte';
   import PassagePanel from '$lib/panels/PassagePanel.svelte';
   import SaveBadge from '$lib/document/SaveBadge.svelte';
   import SetupPanel from '$lib/panels/SetupPanel.svelte';
@@ -207,7 +208,7 @@
         {/if}
       </main>
       <aside
-        class="space-y-5 lg:sticky lg:top-16 lg:max-h-[calc(100vh-5rem)] lg:self-start lg:overflow-y-auto lg:border-l lg:border-base-300 lg:pl-4"
+        class="space-y-5 lg:sticky lg:top-16 lg:max-h-[calc(100vh-7.5rem)] lg:self-start lg:overflow-y-auto lg:border-l lg:border-base-300 lg:pl-4"
       >
         <div
           class="min-h-6 text-sm"
@@ -252,6 +253,7 @@
           ><FindingsPanel {piece} {decisions} {planned} {findings} onjump={jump} ondone={focusSheet} /></Part
         >
         <Part name="Questions"><QuestionsPanel questions={data.questions} {piece} onjump={jump} /></Part>
+        <Part name="In words"><WalkPanel {piece} {decisions} {planned} {caret} /></Part>
         <Part name="Movements"><MovementPanel {piece} {planned} {caret} /></Part>
         <Part name="Marks"
           ><MarksPanel {piece} {decisions} {planned} {caret} {marks} ondone={focusSheet} /></Part

@@ -146,10 +146,10 @@
         oninput={({ currentTarget }) => listening.setRate(Number(currentTarget.value))}
       />
     </label>
-    <button class="rate" title={words.tap} aria-label={words.tap} onclick={tap}
+    <button class="rate" title={words.tap} onclick={tap}
       >{Math.round(settings.rate * 100)} %<span class="goal"
         >{` · ♩ = ${Math.round(goal * settings.rate)}`}</span
-      ></button
+      ><span class="sr-only">, {words.tap}</span></button
     >
     <button
       class="btn btn-sm"

@@ -78,6 +78,7 @@ export class Listening {
     this.#opening ??= import('./player.svelte.ts').then(async ({ Player }) => {
       this.#player = await Player.open(sound, this.settings, {
         onStep: (onset, ms) => this.#stepped(onset, ms),
+        onBeat: (beat) => (this.beat = beat),
         onStopped: () => {
           this.isPlaying = false;
           this.#listener.onStep(undefined);
@@ -95,7 +96,6 @@ export class Listening {
     this.#listener.onStep(onset);
     const sound = this.#sound;
     this.bar = sound?.bars.findLast(({ from }) => from <= ms + 1)?.bar ?? 0;
-    this.beat = sound?.beats.findLastIndex((each) => each.ms <= ms + 1) ?? 0;
   }
 
   stop(): void {

@@ -38,6 +38,8 @@ export interface LoopedBars {
 export interface PlayerEvents {
   /** What is played now: the tick on the page, and its moment in ms. */
   readonly onStep: (onset: number, ms: number) => void;
+  /** A beat begins, counted from the start of what is played. */
+  readonly onBeat: (beat: number) => void;
   readonly onStopped: () => void;
   /** The ladder has changed the tempo. */
   readonly onRate: (rate: number) => void;
@@ -248,25 +250,30 @@ export class Player {
 
   /** Tells where it is with every picture of the screen. */
   #follow(): void {
-    let last = -1;
+    let [lastStep, lastBeat] = [-1, -1];
     const look = (): void => {
-      const { moment } = this;
-      const { steps } = this.#sound;
-      let low = 0;
-      let high = steps.length - 1;
-      while (low < high) {
-        const middle = (low + high + 1) >> 1;
-        if (steps[middle]!.ms <= moment + 1) low = middle;
-        else high = middle - 1;
-      }
-      const step = steps[low];
-      if (step && low !== last && step.ms <= moment + 1) {
-        last = low;
-        this.#events.onStep(step.onset, step.ms);
-      }
+      const moment = this.moment + 1;
+      const { steps, beats } = this.#sound;
+      const step = lastUpTo(steps, moment);
+      if (step !== lastStep && step >= 0) this.#events.onStep(steps[step]!.onset, steps[step]!.ms);
+      const beat = lastUpTo(beats, moment);
+      if (beat !== lastBeat && beat >= 0) this.#events.onBeat(beat);
+      [lastStep, lastBeat] = [step, beat];
       this.#frame = requestAnimationFrame(look);
     };
     cancelAnimationFrame(this.#frame);
     this.#frame = requestAnimationFrame(look);
   }
 }
+
+/** The place of the last thing that has come by a moment; −1 before the first. */
+const lastUpTo = (things: readonly { readonly ms: number }[], moment: number): number => {
+  let low = 0;
+  let high = things.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (things[middle]!.ms <= moment) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+};

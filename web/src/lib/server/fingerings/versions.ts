@@ -75,49 +75,30 @@ export const findVersion = async (
   return versionSchema.optional().parse(rows[0]);
 };
 
-/** The version of a piece that was worked on last. */
-export const latestVersion = async (
+/** The first of a piece's versions that are not put away; `rest` says which and in what order. */
+const firstOf = async (
   client: Queryable,
-  teacher: TeacherId,
-  piece: PieceId,
+  rest: string,
+  values: readonly [TeacherId, PieceId, ...unknown[]],
 ): Promise<FingeringId | undefined> => {
   const { rows } = await client.query(
-    `select id from fingerings where teacher_id = $1 and piece_id = $2 and deleted_at is null
-     order by touched_at desc, created_at limit 1`,
-    [teacher, piece],
+    `select id from fingerings where teacher_id = $1 and piece_id = $2 and deleted_at is null ${rest} limit 1`,
+    [...values],
   );
   return fingeringIdSchema.optional().parse(rows[0]?.id);
 };
+
+/** The version of a piece that was worked on last. */
+export const latestVersion = (client: Queryable, teacher: TeacherId, piece: PieceId) =>
+  firstOf(client, 'order by touched_at desc, created_at', [teacher, piece]);
 
 /** The teacher's own version of a piece: the one touched last that is for nobody, or else for somebody. */
-export const ownVersion = async (
-  client: Queryable,
-  teacher: TeacherId,
-  piece: PieceId,
-): Promise<FingeringId | undefined> => {
-  const { rows } = await client.query(
-    `select id from fingerings where teacher_id = $1 and piece_id = $2 and deleted_at is null
-     order by student_id is not null, touched_at desc, created_at limit 1`,
-    [teacher, piece],
-  );
-  return fingeringIdSchema.optional().parse(rows[0]?.id);
-};
+export const ownVersion = (client: Queryable, teacher: TeacherId, piece: PieceId) =>
+  firstOf(client, 'order by student_id is not null, touched_at desc, created_at', [teacher, piece]);
 
 /** The version of a piece that was made for a student, the one touched last. */
-export const versionOfStudent = async (
-  client: Queryable,
-  teacher: TeacherId,
-  piece: PieceId,
-  student: StudentId,
-): Promise<FingeringId | undefined> => {
-  const { rows } = await client.query(
-    `select id from fingerings
-     where teacher_id = $1 and piece_id = $2 and student_id = $3 and deleted_at is null
-     order by touched_at desc limit 1`,
-    [teacher, piece, student],
-  );
-  return fingeringIdSchema.optional().parse(rows[0]?.id);
-};
+export const versionOfStudent = (client: Queryable, teacher: TeacherId, piece: PieceId, student: StudentId) =>
+  firstOf(client, 'and student_id = $3 order by touched_at desc', [teacher, piece, student]);
 
 export interface NewVersion {
   readonly name: string;
