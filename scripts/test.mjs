@@ -10,26 +10,10 @@ import {
   runShown,
   say,
 } from './commands.mjs';
+import { freshDatabase } from './fresh-database.mjs';
 import { runQuietly } from './processes.mjs';
 
 const WEB = join(ROOT, 'web');
-
-/** A database of its own for every run, so that nothing is left over from the last one. */
-const freshDatabase = async (url) => {
-  const { default: pg } = await import('pg');
-  const { migrate } = await import('../web/database/migrate.mjs');
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  const name = `oculon_test_${Date.now()}`;
-  await client.query(`create database ${name}`);
-  const fresh = Object.assign(new URL(url), { pathname: `/${name}` }).toString();
-  await migrate(fresh);
-  const drop = async () => {
-    await client.query(`drop database if exists ${name} with (force)`);
-    await client.end();
-  };
-  return { url: fresh, drop };
-};
 
 /** What checks remember of files that did not change since; a fresh checkout remembers nothing. */
 const cache = (name) => join(ROOT, 'node_modules/.cache', name);

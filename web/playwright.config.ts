@@ -7,6 +7,8 @@ export const TEACHER = '1d7a3a52-0c55-4b7e-8a53-9c1f3f7a2b10';
 
 export default defineConfig({
   testDir: 'e2e',
+  // What takes long has a command of its own.
+  ...(process.env.OCULON_LONG ? { testMatch: 'long/*.spec.ts' } : { testIgnore: 'long/**' }),
   timeout: 60_000,
   expect: { timeout: 15_000 },
   workers: 1,

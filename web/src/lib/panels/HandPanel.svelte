@@ -3,6 +3,7 @@
   import type { Decisions } from '../document/decisions.svelte.ts';
   import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
   import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
+  import type { VersionMessage } from '../planner/api.ts';
   import { versionMessage } from '../versions/comparison.ts';
   import { handReasonWords, takenOtherwise } from './hand-words.ts';
 
@@ -14,9 +15,11 @@
     origin: { readonly name: string; readonly edits: readonly Edit[] };
     student: string;
     onjump: (note: number) => void;
+    /** Plays a version from a bar on. */
+    onhear: (version: VersionMessage, bar: number) => void;
     ondone: () => void;
   }
-  const { piece, decisions, planned, origin, student, onjump, ondone }: Props = $props();
+  const { piece, decisions, planned, origin, student, onjump, onhear, ondone }: Props = $props();
 
   let points = $state.raw<readonly HandPoint[]>();
   let problem = $state('');
@@ -88,6 +91,9 @@
               {/if}
               <button class="btn btn-xs" onclick={() => decide(point.asThere)}>As before</button>
               <button class="btn btn-ghost btn-xs" onclick={() => onjump(point.notes[0]!.note)}>Change</button
+              >
+              <button class="btn btn-ghost btn-xs" onclick={() => onhear(there, point.notes[0]!.bar)}
+                >Hear as before</button
               >
             </div>
           </li>

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { troubleText } from '../planner/asking.ts';
   import { isForRightHand, romanNumeral, stringSign, type PassageRule, type RuleId } from '@oculon/core';
-  import type { WayView } from '../planner/api.ts';
+  import type { VersionMessage, WayView } from '../planner/api.ts';
+  import { messageWith } from '../versions/comparison.ts';
   import BarRange, { type TypedRange } from './BarRange.svelte';
   import RuleList from './RuleList.svelte';
   import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
@@ -11,14 +12,16 @@
   import { leftTermWords, placeWords } from '../words.ts';
   import { priceText } from './price-text.ts';
 
-  const {
-    piece,
-    decisions,
-    planned,
-    caret,
-    ondone,
-  }: { piece: OpenPiece; decisions: Decisions; planned: CurrentPlan; caret: Caret; ondone: () => void } =
-    $props();
+  interface Props {
+    piece: OpenPiece;
+    decisions: Decisions;
+    planned: CurrentPlan;
+    caret: Caret;
+    /** Plays a version from a bar on. */
+    onhear: (version: VersionMessage, bar: number) => void;
+    ondone: () => void;
+  }
+  const { piece, decisions, planned, caret, onhear, ondone }: Props = $props();
 
   const range = $state<TypedRange>({ from: 1, to: 1 });
   const from = $derived(range.from);
@@ -163,6 +166,11 @@
               </p>
               <p class="text-xs">{leftTermWords(way.terms)}; {rejoins(way)}</p>
               <button class="btn btn-xs mt-1" onclick={() => take(way)}>Take this way</button>
+              <button
+                class="btn btn-ghost btn-xs mt-1"
+                onclick={() => onhear(messageWith(decisions.fingering, way.choices), passage.from)}
+                >Hear it</button
+              >
             </li>
           {/each}
         </ol>

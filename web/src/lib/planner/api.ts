@@ -30,6 +30,7 @@ import type {
   Technique,
   WalkLine,
 } from '@oculon/core';
+import type { PlanSounds } from '../sound/listening.svelte.ts';
 import type { Answer, PlanId } from './desk.ts';
 import type { QuestionAnswer, QuestionArguments, QuestionName } from './questions.ts';
 
@@ -135,6 +136,8 @@ export interface PlannerApi {
   compare(one: VersionMessage, other: VersionMessage): Comparison;
   /** Where and why the last plan takes notes otherwise than another version of the open piece, made for another hand. */
   handPoints(there: VersionMessage): readonly HandPoint[];
+  /** What is heard of another version of the open piece. */
+  soundsOf(version: VersionMessage): PlanSounds;
   /** The source with the fingering of the last plan merged in, as UTF-8. */
   writeMusicXml(): Result<Uint8Array, ImportProblem>;
   /** The last plan as `oculon.plan/1`. */

@@ -156,6 +156,11 @@ export class CurrentPlan {
     return this.questions.sounds();
   }
 
+  /** What is heard of another version of the piece. */
+  soundsOf(version: VersionMessage): Promise<PlanSounds> {
+    return this.#planner.api.soundsOf(version);
+  }
+
   async exportMusicXml() {
     await this.#settled();
     return this.#planner.api.writeMusicXml();

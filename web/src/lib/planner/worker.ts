@@ -12,6 +12,7 @@ import {
   readSourceFile,
   success,
   rightSigns,
+  soundOf,
   ringsOn,
   writeMusicXml,
   type Fingering,
@@ -198,6 +199,12 @@ const api: PlannerApi = {
     const key = JSON.stringify(there);
     if (compared?.key !== key) compared = { key, plan: planOf(there) };
     return handPoints(planned(), compared.plan);
+  },
+
+  soundsOf(version) {
+    called();
+    const plan = planOf(version);
+    return { planned: soundOf(plan), written: soundOf(plan, { asWritten: true }) };
   },
 
   writeMusicXml() {

@@ -34,6 +34,7 @@
   import ThemeToggle from '$lib/ThemeToggle.svelte';
   import { redo, undo } from '$lib/workbench/commands.ts';
   import { Workbench } from '$lib/workbench/workbench.svelte.ts';
+  import type { VersionMessage } from '$lib/planner/api.ts';
   import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/$types';
 
   interface Props {
@@ -64,6 +65,14 @@
   $effect(() => {
     if (workbench?.planned.plan && !workbench.planned.planning) untrack(() => void listening.refresh());
   });
+  /** Plays another version of the piece from a bar on, to be heard in turn with the plan. */
+  const hear = async (version: VersionMessage, bar: number): Promise<void> => {
+    try {
+      await listening.hear(await workbench!.planned.soundsOf(version), bar);
+    } catch {
+      listening.problem = 'This could not be played. Load the page again.';
+    }
+  };
   const told = async (from: number, to: number): Promise<readonly string[]> => {
     const lines = await workbench!.planned.questions.walk('bars', 'en', 'letters');
     return lines
@@ -245,6 +254,7 @@
               origin={data.origin}
               student={data.version.student ?? ''}
               onjump={jump}
+              onhear={hear}
               ondone={focusSheet}
             /></Part
           >
@@ -266,7 +276,9 @@
           ><BarreList {piece} {decisions} {planned} onjump={jump} ondone={focusSheet} /></Part
         >
         <Part name="Form"><FormPanel {piece} {decisions} {planned} onjump={jump} ondone={focusSheet} /></Part>
-        <Part name="Passage"><PassagePanel {piece} {decisions} {planned} {caret} ondone={focusSheet} /></Part>
+        <Part name="Passage"
+          ><PassagePanel {piece} {decisions} {planned} {caret} onhear={hear} ondone={focusSheet} /></Part
+        >
         <Part name="Right hand"
           ><RightHandPanel {piece} {decisions} {planned} {caret} ondone={focusSheet} /></Part
         >

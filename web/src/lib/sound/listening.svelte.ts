@@ -52,7 +52,7 @@ export class Listening {
     return this.#sound ?? this.#sounds.planned;
   }
 
-  async play(): Promise<void> {
+  async play(bar?: number): Promise<void> {
     this.problem = '';
     this.isOpening = this.#player === undefined;
     try {
@@ -62,9 +62,10 @@ export class Listening {
       player.setSettings(this.settings);
       player.setLoop(this.loop);
       const tick = this.#listener.start();
-      const step = sound.steps.find(({ onset }) => onset >= tick);
+      const span = bar === undefined ? undefined : sound.bars.find((each) => each.bar === bar);
+      const start = span?.from ?? sound.steps.find(({ onset }) => onset >= tick)?.ms ?? 0;
       this.isPlaying = true;
-      await player.play(step?.ms ?? 0);
+      await player.play(start);
     } catch (error) {
       this.isPlaying = false;
       this.problem = (error as Error).message;
@@ -134,6 +135,14 @@ export class Listening {
     this.hearsOther = !this.hearsOther;
     const sound = this.#sound;
     if (sound) this.#player?.setSound(sound);
+  }
+
+  /** Plays another sound of the piece from a bar on, counted from 0; the key that compares leads back to the plan. */
+  async hear(sounds: PlanSounds, bar: number): Promise<void> {
+    this.stop();
+    this.remembered = sounds;
+    this.hearsOther = true;
+    await this.play(bar);
   }
 
   /** The plan is another one: it is heard from here on. */

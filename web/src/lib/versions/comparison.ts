@@ -1,9 +1,13 @@
 import {
   applyEdits,
+  chooseEdit,
   EMPTY_FINGERING,
   wholeSetup,
+  type Choice,
   type Comparison,
   type Edit,
+  type Fingering,
+  type NoteId,
   type Score,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
@@ -15,14 +19,22 @@ export interface ComparedVersions extends Comparison {
   readonly score: Score;
 }
 
+/** A fingering as the planner takes it. */
+export const messageOf = ({ choices, rules, marks, setup }: Fingering): VersionMessage => ({
+  message: { choices: [...choices], rules: [...rules], marks: [...marks] },
+  setup: wholeSetup(setup),
+});
+
 /** What a version's edits come to, as the planner takes it. */
-export const versionMessage = (edits: readonly Edit[]): VersionMessage => {
-  const { choices, rules, marks, setup } = applyEdits(EMPTY_FINGERING, edits);
-  return {
-    message: { choices: [...choices], rules: [...rules], marks: [...marks] },
-    setup: wholeSetup(setup),
-  };
-};
+export const versionMessage = (edits: readonly Edit[]): VersionMessage =>
+  messageOf(applyEdits(EMPTY_FINGERING, edits));
+
+/** A fingering with some notes decided otherwise, as the planner takes it. */
+export const messageWith = (
+  fingering: Fingering,
+  choices: readonly (readonly [NoteId, Choice])[],
+): VersionMessage =>
+  messageOf(choices.reduce((at, [id, change]) => applyEdits(at, [chooseEdit(at, id, change)]), fingering));
 
 /** Plans two versions of a piece in the planner's worker and tells where they differ. */
 export const comparison = async (
