@@ -178,9 +178,12 @@ test('a piece can be dropped anywhere on the library, and renamed', async ({ pag
     transfer.items.add(new File([text], 'dropped.musicxml', { type: 'text/xml' }));
     return transfer;
   }, xml);
-  await page.dispatchEvent('body', 'dragover', { dataTransfer: files });
-  await page.dispatchEvent('body', 'drop', { dataTransfer: files });
-  await expect(page).toHaveURL(/\/pieces\//);
+  // Nothing listens before the page has come alive; nobody drags a file as quickly as a test.
+  await expect(async () => {
+    await page.dispatchEvent('body', 'dragover', { dataTransfer: files });
+    await page.dispatchEvent('body', 'drop', { dataTransfer: files });
+    await expect(page).toHaveURL(/\/pieces\//, { timeout: 5000 });
+  }).toPass();
   await expect(page.getByRole('heading', { name: 'Dropped Dance' })).toBeVisible();
   await page.getByRole('link', { name: 'Library' }).click();
   await page.getByRole('button', { name: 'Rename Dropped Dance' }).first().click();
