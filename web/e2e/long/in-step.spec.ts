@@ -35,7 +35,7 @@ for (const goal of [60, 160])
     await page.locator('[data-note="0"]').first().click();
     await page.keyboard.press('Space');
     await expect(page.locator('[data-playhead]')).toBeVisible();
-    const seen = await steps(page, 4);
+    const seen = await steps(page, 7);
     await page.keyboard.press('Space');
     expect(seen.length).toBeGreaterThan(5);
     // Ticks go evenly with the clock: the straight line through them, and how far each is from it.
