@@ -10,7 +10,7 @@
   import { handleKey } from '../workbench/commands.ts';
   import type { Display } from './display.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { turnTo } from './turn-page.ts';
+  import { lineToSee } from './turn-page.ts';
   import { chordWords, shownSigns, shownSpans, wordsGone } from './shown-marks.ts';
   import System from './System.svelte';
 
@@ -117,8 +117,13 @@
     });
   });
 
+  /** Turned to only when it is another one: every note would cost a layout. */
+  const seen = $derived(playhead !== undefined && score ? lineToSee(score, systems, playhead) : undefined);
   $effect(() => {
-    if (playhead !== undefined && score) turnTo(holder, score, systems, playhead);
+    if (seen === undefined) return;
+    holder
+      ?.querySelector(`[data-first-bar="${seen + 1}"]`)
+      ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
   });
 
   // Keys work wherever the pointer was last used, but never while someone types or answers a question.

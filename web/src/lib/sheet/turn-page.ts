@@ -1,20 +1,16 @@
 import type { Score } from '@oculon/core';
 import type { SystemPlan } from '../engraving/breaks.ts';
 
-/** Brings the line into view that is played; in its last bar already the next one, as one turns a page early. */
-export const turnTo = (
-  holder: HTMLElement,
+/** The first bar of the line to be seen while a tick is played: in the last bar of a line already the next one. */
+export const lineToSee = (
   { bars }: Score,
   systems: readonly SystemPlan[],
   tick: number,
-): void => {
+): number | undefined => {
   const bar = bars.findLast(({ start }) => start <= tick)?.index ?? 0;
   const place = systems.findLastIndex(({ first }) => first <= bar);
   const system = systems[place];
-  if (!system) return;
+  if (!system) return undefined;
   const isLastBar = bar === system.first + system.widths.length - 1 && system.widths.length > 1;
-  const shown = systems[isLastBar ? place + 1 : place] ?? system;
-  holder
-    .querySelector(`[data-first-bar="${shown.first + 1}"]`)
-    ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
+  return (systems[isLastBar ? place + 1 : place] ?? system).first;
 };
