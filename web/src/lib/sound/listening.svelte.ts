@@ -35,6 +35,8 @@ export class Listening {
   #sounds: PlanSounds | undefined;
   #player: Player | undefined;
   #opening: Promise<Player> | undefined;
+  /** The page was left, perhaps while the player was still loading. */
+  #isClosed = false;
   readonly #listener: Listener;
 
   constructor(listener: Listener) {
@@ -58,6 +60,7 @@ export class Listening {
     try {
       const sound = await this.sound();
       const player = await this.#open(sound);
+      if (this.#isClosed) return;
       player.setSound(sound);
       player.setSettings(this.settings);
       player.setLoop(this.loop);
@@ -86,6 +89,7 @@ export class Listening {
         },
         onRate: (rate) => this.#keep({ ...this.settings, rate }),
       });
+      if (this.#isClosed) this.#player.close();
       return this.#player;
     });
     const opening = this.#opening;
@@ -158,6 +162,7 @@ export class Listening {
   }
 
   close(): void {
+    this.#isClosed = true;
     this.#player?.close();
   }
 }

@@ -189,7 +189,10 @@ export class Player {
   }
 
   #begin(stretch: Stretch): void {
-    this.#stretches = [...this.#stretches.slice(-3), stretch];
+    // What is heard now stays known, however many short loops are scheduled ahead.
+    const heard = this.#instrument.now - this.#instrument.latency;
+    const current = this.#stretches.findLastIndex((each) => each.second <= heard);
+    this.#stretches = [...this.#stretches.slice(Math.max(0, current)), stretch];
     this.#cursor = stretch.ms;
     this.#endsAt = Infinity;
   }
