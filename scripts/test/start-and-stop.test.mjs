@@ -1,11 +1,19 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync } from 'node:fs';
+import {
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ROOT } from '../commands.mjs';
+import { isRoot, ROOT } from '../commands.mjs';
 import { restoreBackup, writeBackup } from '../backup-file.mjs';
 
 /** What ends within, in ms. */
@@ -112,6 +120,22 @@ describe('the demo', () => {
     await started.ended;
     expect(await nothingLeft()).toEqual([]);
     expect(performance.now() - asked).toBeLessThan(PATIENCE + 1500);
+  });
+
+  it.runIf(isRoot)('is interrupted while it looks for its place, and never takes another one', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'oculon-interrupted-'));
+    writeFileSync(
+      join(folder, 'runuser'),
+      `#!/bin/sh\ncase "$*" in *" test -w "*) [ -e ${folder}/once ] || { touch ${folder}/once; kill -INT $$; };; esac\nexec /usr/sbin/runuser "$@"\n`,
+      { mode: 0o755 },
+    );
+    const started = demo({ PATH: `${folder}:${process.env.PATH}` });
+    expect(await started.ended).not.toBe(0);
+    expect(existsSync(join(folder, 'once'))).toBe(true);
+    expect(started.output()).toBe('');
+    expect(await nothingLeft()).toEqual([]);
+    expect(HOMES().filter((home) => existsSync(join(home, 'data')))).toHaveLength(1);
+    rmSync(folder, { recursive: true, force: true });
   });
 
   it('ends when whatever started it is killed, and when it is killed itself', async () => {
