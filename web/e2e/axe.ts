@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test';
 
 // axe-core, an independent checker of accessibility; its rules for WCAG 2.2 A and AA.
 const SOURCE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');

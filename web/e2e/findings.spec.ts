@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { DANCE, fingers, importStudy, saved } from './sheet.ts';
 
 test('findings are stepped through, put aside with a reason that is kept, and shown again', async ({

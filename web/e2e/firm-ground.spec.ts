@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page, type Route } from '@playwright/test';
+import { expect, test, type Page, type Route } from './test';
 import { exampleXml } from '../../core/src/testing/notation.ts';
 import { DANCE, finger, importStudy, saved, settled, STUDIES } from './sheet.ts';
 

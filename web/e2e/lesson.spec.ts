@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { readFile } from 'node:fs/promises';
 import { unzipSync } from 'fflate';
 import { expectAccessible } from './axe.ts';

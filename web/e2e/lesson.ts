@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test';
 import { importStudy, STUDIES } from './sheet.ts';
 
 /** Opens the lesson sheet of a study and waits until all of it is drawn. */

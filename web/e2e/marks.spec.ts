@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { DANCE, finger, importStudy, saved, settled, STUDIES } from './sheet.ts';
 
 const open = (page: Page, id: string) => page.getByTestId(id).locator('summary').first().click();

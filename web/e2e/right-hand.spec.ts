@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { importStudy, settled, STUDIES } from './sheet.ts';
 
 const ARPEGGIO = `${STUDIES}stairs-of-glass.musicxml`;

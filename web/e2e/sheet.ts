@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Page } from './test';
 
 export const STUDIES = fileURLToPath(new URL('../../demo/studies/', import.meta.url));
 export const DANCE = `${STUDIES}low-meadow-dance.musicxml`;

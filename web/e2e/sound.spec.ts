@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { importStudy, settled, STUDIES } from './sheet.ts';
 import { forget, plucks, scheduled, watch } from './watched-sound.ts';
 

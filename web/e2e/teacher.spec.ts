@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { DANCE, finger, fingers, importStudy, saved, settled, STUDIES } from './sheet.ts';
 
 test('a teacher imports a piece, changes a finger, sees the rest give way, and finds it again', async ({

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { DANCE, finger, importStudy, saved, settled } from './sheet.ts';
 
 test('a version for a student is planned for their hand, compared, renamed, deleted and taken back', async ({

@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Page } from './test';
 
 export interface Scheduled {
   readonly kind: string;

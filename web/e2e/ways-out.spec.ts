@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { importStudy, settled } from './sheet.ts';
 
 /** E2 and F2, both only on ⑥, struck together and followed by C3. */

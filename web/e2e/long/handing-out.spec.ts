@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../test';
 import { openLesson } from '../lesson.ts';
 import { settled } from '../sheet.ts';
 

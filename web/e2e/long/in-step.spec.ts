@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from '../test';
 import { importStudy, settled, STUDIES } from '../sheet.ts';
 import { watch, type Watched } from '../watched-sound.ts';
 
