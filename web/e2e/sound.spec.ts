@@ -152,3 +152,53 @@ test('a browser without audio says so, and everything else works', async ({ page
   await page.getByText('In words').click();
   await expect(page.getByTestId('walk')).toContainText(/Bar 2|nothing new/);
 });
+
+test('the words of the bars are said before they are played, and can be hushed', async ({ page }) => {
+  await watch(page);
+  // A voice of the test: it keeps what it is to say, and is done when it is told.
+  await page.addInitScript(() => {
+    const said: { text: string; lang: string; onend?: () => void; onstart?: () => void }[] = [];
+    const voice = {
+      getVoices: () => [],
+      cancel: () => said.at(-1)?.onend?.(),
+      speak: (utterance: (typeof said)[number]) => {
+        said.push(utterance);
+        utterance.onstart?.();
+      },
+    };
+    Object.defineProperty(window, 'speechSynthesis', { value: voice });
+    (window as unknown as { said: typeof said }).said = said;
+  });
+  const said = () =>
+    page.evaluate(() =>
+      (window as unknown as { said: SpeechSynthesisUtterance[] }).said.map(({ text, lang }) => ({
+        text,
+        lang,
+      })),
+    );
+  await importStudy(page, `${STUDIES}slow-ferry.musicxml`);
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByLabel('Say it before it is played').check();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.locator('[data-note="0"]').first().click();
+  await page.keyboard.press('Space');
+  await expect.poll(async () => (await said()).length).toBe(1);
+  const [first] = await said();
+  expect(first!.lang).toBe('en');
+  expect(first!.text.length).toBeGreaterThan(20);
+  expect(first!.text).not.toMatch(/[①-⑥♯♭]/);
+  await page.waitForTimeout(900);
+  expect(plucks(await scheduled(page))).toHaveLength(0);
+  await page.evaluate(() => (window as unknown as { said: { onend?: () => void }[] }).said.at(-1)!.onend!());
+  await expect(page.locator('[data-playhead]')).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-playhead]')).toHaveCount(0);
+
+  // Hushed while it speaks, it does not play.
+  await forget(page);
+  await page.keyboard.press('Space');
+  await expect.poll(async () => (await said()).length).toBe(2);
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(600);
+  expect(plucks(await scheduled(page))).toHaveLength(0);
+});

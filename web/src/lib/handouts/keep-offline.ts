@@ -31,7 +31,7 @@ export const keepForOffline = async (isOnline: boolean): Promise<void> => {
 const keepSound = async (): Promise<void> => {
   const [{ instrumentAddress }] = await Promise.all([
     import('../sound/instrument.ts'),
-    import('../sound/player.svelte.ts'),
+    import('../sound/player.ts'),
   ]);
   await fetch(instrumentAddress);
 };

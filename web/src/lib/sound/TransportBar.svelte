@@ -29,6 +29,14 @@
   let saysFirst = $state(false);
   let isSpeaking = $state(false);
   let taps: number[] = [];
+  /** The light of the beat: put on and off, as an animation would draw the page anew for as long as it lasts. */
+  let isLit = $state(false);
+  $effect(() => {
+    if (listening.beat < 0) return;
+    isLit = true;
+    const off = setTimeout(() => (isLit = false), 130);
+    return () => clearTimeout(off);
+  });
 
   onMount(() => () => {
     listening.close();
@@ -129,7 +137,7 @@
     <span class="place" role="status" data-testid="playing">
       {#if listening.isOpening}{words.opening}
       {:else if listening.isPlaying}
-        {#key listening.beat}<span class="pulse" aria-hidden="true"></span>{/key}
+        <span class="pulse" class:lit={isLit} aria-hidden="true"></span>
         {words.bar}
         {barLabel(score.bars[listening.bar] ?? score.bars[0]!)}
       {/if}
@@ -243,19 +251,11 @@
     margin-right: 0.25rem;
     border-radius: 50%;
     background: var(--color-primary);
-    animation: beat 0.35s ease-out;
     opacity: 0.25;
   }
-  @keyframes beat {
-    from {
-      opacity: 1;
-      transform: scale(1.5);
-    }
-  }
-  @media (prefers-reduced-motion: reduce) {
-    .pulse {
-      animation: none;
-    }
+  .pulse.lit {
+    opacity: 1;
+    transform: scale(1.4);
   }
   @media (max-width: 640px) {
     .row {

@@ -1,6 +1,6 @@
 import type { SoundPlan } from '@oculon/core';
 import { keepSettings, keptSettings } from './kept-settings.ts';
-import type { LoopedBars, Player } from './player.svelte.ts';
+import type { LoopedBars, Player } from './player.ts';
 import { withinRates, type SoundSettings } from './sound-settings.ts';
 
 /** Both ways in which a plan sounds. */
@@ -79,7 +79,7 @@ export class Listening {
 
   #open(sound: SoundPlan): Promise<Player> {
     // Nobody who only reads has to load what makes the sound.
-    this.#opening ??= import('./player.svelte.ts').then(async ({ Player }) => {
+    this.#opening ??= import('./player.ts').then(async ({ Player }) => {
       this.#player = await Player.open(sound, this.settings, {
         onStep: (onset, ms) => this.#stepped(onset, ms),
         onBeat: (beat) => (this.beat = beat),

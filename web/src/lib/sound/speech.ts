@@ -1,5 +1,8 @@
 import type { Language } from '@oculon/core';
 
+/** How long a voice may take to begin where none is known, in ms. */
+const VOICE_PATIENCE = 600;
+
 /** Whether the browser has a voice. */
 export const canSpeak = (): boolean => typeof speechSynthesis !== 'undefined';
 
@@ -21,9 +24,13 @@ export const speak = (sentences: readonly string[], language: Language): Promise
     if (voice) utterance.voice = voice;
     utterance.onend = () => resolve();
     utterance.onerror = () => resolve();
+    let isHeard = false;
+    utterance.onstart = () => (isHeard = true);
     speechSynthesis.speak(utterance);
-    // A browser without any voice never says that it is done.
-    if (speechSynthesis.getVoices().length === 0) setTimeout(resolve, 300);
+    // A browser without any voice never begins, and never says that it is done.
+    setTimeout(() => {
+      if (!isHeard && speechSynthesis.getVoices().length === 0) resolve();
+    }, VOICE_PATIENCE);
   });
 
 export const hushVoice = (): void => {

@@ -25,6 +25,8 @@ export class Guitar {
   private click = { phase: 0, step: 0, level: 0, decay: 0 };
   /** What is still to happen, in order. */
   private waiting: TimedEvent[] = [];
+  /** What the strings sound like together, for as long as is asked for. */
+  private sound = new Float32Array(0);
 
   constructor(rate: number) {
     this.rate = rate;
@@ -47,17 +49,23 @@ export class Guitar {
 
   /** Makes sound from second `start` on, as much as fits the buffers. */
   render(start: number, left: Float32Array, right: Float32Array): void {
-    let next = 0;
-    for (let sample = 0; sample < left.length; sample += 1) {
-      const now = start + sample / this.rate;
-      while (next < this.waiting.length && this.waiting[next]!.at <= now) this.take(this.waiting[next++]!);
-      let sound = 0;
-      for (const string of this.strings) if (!string.isSilent) sound += string.next();
-      this.body.next(sound * LEVEL, this.nextClick());
-      left[sample] = this.body.left;
-      right[sample] = this.body.right;
+    const { length } = left;
+    if (this.sound.length < length) this.sound = new Float32Array(length);
+    this.sound.fill(0, 0, length);
+    let done = 0;
+    // The strings sound on from one thing that happens to the next.
+    while (done < length) {
+      while (this.waiting.length > 0 && this.waiting[0]!.at <= start + done / this.rate)
+        this.take(this.waiting.shift()!);
+      const at = this.waiting[0]?.at ?? Infinity;
+      const until = Math.min(length, Math.max(done + 1, Math.ceil((at - start) * this.rate)));
+      for (const string of this.strings) string.addTo(this.sound, done, until);
+      for (; done < until; done += 1) {
+        this.body.next(this.sound[done]! * LEVEL, this.nextClick());
+        left[done] = this.body.left;
+        right[done] = this.body.right;
+      }
     }
-    if (next > 0) this.waiting.splice(0, next);
   }
 
   private take(event: StringEvent): void {

@@ -33,6 +33,9 @@ const SLIDE = 0.07;
 /** Below this a string counts as silent. */
 const SILENCE = 2e-6;
 const LONGEST = 2048;
+const MASK = LONGEST - 1;
+/** How the loudest of a vibration is forgotten from sample to sample, when nothing as loud follows. */
+const FORGETTING = 0.9995;
 
 export type Attack = 'pluck' | 'hammer' | 'harmonic';
 
@@ -122,22 +125,37 @@ class Vibration {
     return this.period - poleDelay + blockPhase / omega;
   }
 
-  next(): number {
-    if (this.delaySteps > 0) {
-      this.delay += this.delayStep;
-      this.delaySteps -= 1;
+  /** Adds samples `from` to `to` of its sound; nothing more once it is silent. */
+  addTo(sound: Float32Array, from: number, to: number): void {
+    const { line, pole, gain, blockPole } = this;
+    const through = gain * this.damping;
+    let reader = readerAt(this.delay);
+    let { write, lowpass, blockIn, blockOut, level, fade } = this;
+    for (let sample = from; sample < to; sample += 1) {
+      if (this.delaySteps > 0) {
+        this.delay += this.delayStep;
+        this.delaySteps -= 1;
+        reader = readerAt(this.delay);
+      }
+      // What the line held a delay ago, between samples by a cubic (Lagrange).
+      const at = write - reader.whole;
+      const value =
+        reader.a * line[(at + 1) & MASK]! +
+        reader.b * line[at & MASK]! +
+        reader.c * line[(at - 1) & MASK]! +
+        reader.d * line[(at - 2) & MASK]!;
+      lowpass = (1 - pole) * value + pole * lowpass;
+      const kept = lowpass * through;
+      blockOut = kept - blockIn + blockPole * blockOut;
+      blockIn = kept;
+      const into = this.pulse ? blockOut + this.attack() : blockOut;
+      line[write] = into;
+      write = (write + 1) & MASK;
+      level = Math.max(Math.abs(into), level * FORGETTING);
+      fade = Math.max(0, fade - this.fadeStep);
+      sound[sample]! += into * fade;
     }
-    const value = this.read(this.delay);
-    this.lowpass = (1 - this.pole) * value + this.pole * this.lowpass;
-    const through = this.lowpass * this.gain * this.damping;
-    this.blockOut = through - this.blockIn + this.blockPole * this.blockOut;
-    this.blockIn = through;
-    const into = this.blockOut + this.attack();
-    this.line[this.write] = into;
-    this.write = (this.write + 1) & (LONGEST - 1);
-    this.level = Math.max(Math.abs(into), this.level * 0.9995);
-    this.fade = Math.max(0, this.fade - this.fadeStep);
-    return into * this.fade;
+    Object.assign(this, { write, lowpass, blockIn, blockOut, level, fade });
   }
 
   /** The pulse of the finger and, turned round, its echo from the near end of the string. */
@@ -149,27 +167,21 @@ class Vibration {
     if (phase > gap + width) this.pulse = undefined;
     return height * (bump(phase, width) - bump(phase - gap, width));
   }
-
-  /** Reads the line so many samples back, between samples by a cubic (Lagrange). */
-  private read(delay: number): number {
-    const { line, write } = this;
-    const whole = Math.floor(delay);
-    const part = delay - whole;
-    const up = part + 1;
-    const down = part - 1;
-    const far = part - 2;
-    const a = line[(write - whole + 1) & (LONGEST - 1)]!;
-    const b = line[(write - whole) & (LONGEST - 1)]!;
-    const c = line[(write - whole - 1) & (LONGEST - 1)]!;
-    const d = line[(write - whole - 2) & (LONGEST - 1)]!;
-    return (
-      (-a * part * down * far) / 6 +
-      (b * up * down * far) / 2 -
-      (c * up * part * far) / 2 +
-      (d * up * part * down) / 6
-    );
-  }
 }
+
+/** Where to read between samples, and the share of each of the four around (Lagrange). */
+const readerAt = (delay: number): { whole: number; a: number; b: number; c: number; d: number } => {
+  const whole = Math.floor(delay);
+  const part = delay - whole;
+  const [up, down, far] = [part + 1, part - 1, part - 2];
+  return {
+    whole,
+    a: (-part * down * far) / 6,
+    b: (up * down * far) / 2,
+    c: (-up * part * far) / 2,
+    d: (up * part * down) / 6,
+  };
+};
 
 const bump = (phase: number, width: number): number =>
   phase < 0 || phase > width ? 0 : 0.5 - 0.5 * Math.cos((2 * Math.PI * phase) / width);
@@ -232,7 +244,9 @@ export class PluckedString {
     return Math.max(LEAST_RING, this.ring * (1 - SHORTER_PER_FRET * frets));
   }
 
-  next(): number {
-    return (this.now.isSilent ? 0 : this.now.next()) + (this.before.isSilent ? 0 : this.before.next());
+  /** Adds samples `from` to `to` of its sound. */
+  addTo(sound: Float32Array, from: number, to: number): void {
+    if (!this.now.isSilent) this.now.addTo(sound, from, to);
+    if (!this.before.isSilent) this.before.addTo(sound, from, to);
   }
 }

@@ -20,6 +20,9 @@ const AHEAD = 2.5;
 const LOOK_AGAIN = 200;
 /** From pressing the key to the first note, in seconds; and what a change of tempo leaves as it was. */
 const LEAD = 0.06;
+/** How long it sleeps between two looks at where it is, in ms. */
+const SHORTEST_NAP = 4;
+const LONGEST_NAP = 60;
 /** Steps of the ladder, as a share of the goal. */
 const LADDER_STEP = 0.05;
 /** How long the last notes ring on before everything is hushed, in seconds. */
@@ -45,9 +48,15 @@ export interface PlayerEvents {
   readonly onRate: (rate: number) => void;
 }
 
+/** What a player needs of its instrument. */
+export type PlayedInstrument = Pick<
+  Instrument,
+  'now' | 'latency' | 'volume' | 'wake' | 'schedule' | 'forget' | 'close'
+>;
+
 /** Plays a piece on the instrument: schedules what is heard by the clock of the audio, and tells where it is. */
 export class Player {
-  readonly #instrument: Instrument;
+  readonly #instrument: PlayedInstrument;
   readonly #events: PlayerEvents;
   #sound: SoundPlan;
   #settings: SoundSettings;
@@ -61,15 +70,10 @@ export class Player {
   #cursor = 0;
   #endsAt = Infinity;
   #timer: ReturnType<typeof setInterval> | undefined;
-  #frame = 0;
+  #looking: ReturnType<typeof setTimeout> | undefined;
   #hush: ReturnType<typeof setTimeout> | undefined;
 
-  private constructor(
-    instrument: Instrument,
-    sound: SoundPlan,
-    settings: SoundSettings,
-    events: PlayerEvents,
-  ) {
+  constructor(instrument: PlayedInstrument, sound: SoundPlan, settings: SoundSettings, events: PlayerEvents) {
     this.#instrument = instrument;
     this.#sound = sound;
     this.#settings = settings;
@@ -241,7 +245,7 @@ export class Player {
   #leave(): void {
     clearInterval(this.#timer);
     this.#timer = undefined;
-    cancelAnimationFrame(this.#frame);
+    clearTimeout(this.#looking);
     this.#stretches = [];
   }
 
@@ -251,7 +255,7 @@ export class Player {
     this.#instrument.schedule([{ kind: 'hush', at: 0 }]);
   }
 
-  /** Tells where it is with every picture of the screen. */
+  /** Tells where it is whenever that changes, and sleeps until then: a picture for each screen refresh would cost more. */
   #follow(): void {
     let [lastStep, lastBeat] = [-1, -1];
     const look = (): void => {
@@ -262,10 +266,24 @@ export class Player {
       const beat = lastUpTo(beats, moment);
       if (beat !== lastBeat && beat >= 0) this.#events.onBeat(beat);
       [lastStep, lastBeat] = [step, beat];
-      this.#frame = requestAnimationFrame(look);
+      const next = Math.min(steps[step + 1]?.ms ?? Infinity, beats[beat + 1]?.ms ?? Infinity);
+      this.#looking = setTimeout(look, this.#untilHeard(next));
     };
-    cancelAnimationFrame(this.#frame);
-    this.#frame = requestAnimationFrame(look);
+    clearTimeout(this.#looking);
+    look();
+  }
+
+  /** Ms until a moment of the piece, or the next stretch, is heard; not so long that a change of tempo would be missed. */
+  #untilHeard(moment: number): number {
+    const heard = this.#instrument.now - this.#instrument.latency;
+    const current = Math.max(
+      0,
+      this.#stretches.findLastIndex(({ second }) => second <= heard),
+    );
+    const [stretch, after] = this.#stretches.slice(current);
+    const at = stretch ? secondOf(this.#course, stretch, moment) : Infinity;
+    const seconds = Math.min(at, after?.second ?? Infinity) - heard;
+    return Math.max(SHORTEST_NAP, Math.min(LONGEST_NAP, seconds * 1000));
   }
 }
 
