@@ -39,6 +39,11 @@ export class Instrument {
     if (this.#context.state !== 'running') await this.#context.resume();
   }
 
+  /** Lets the browser's audio sleep: it costs as long as it is awake, also in silence. */
+  rest(): void {
+    void this.#context.suspend().catch(() => undefined);
+  }
+
   /** Seconds of the clock by which events are scheduled. */
   get now(): number {
     return this.#context.currentTime;

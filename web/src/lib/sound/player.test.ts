@@ -42,7 +42,14 @@ class SilentInstrument implements PlayedInstrument {
   get now(): number {
     return (performance.now() / 1000) * this.pace;
   }
-  wake = (): Promise<void> => Promise.resolve();
+  isAwake = false;
+  wake(): Promise<void> {
+    this.isAwake = true;
+    return Promise.resolve();
+  }
+  rest(): void {
+    this.isAwake = false;
+  }
   schedule(added: readonly TimedEvent[]): void {
     this.told = [...this.told, ...added];
   }
@@ -99,8 +106,25 @@ describe('a player', () => {
     expect(heard.stops).toBe(1);
     // What still rings is hushed a little later.
     expect(instrument.told.at(-1)).toMatchObject({ kind: 'pluck' });
-    await vi.advanceTimersByTimeAsync(4000);
+    await vi.advanceTimersByTimeAsync(2500);
     expect(instrument.told.at(-1)).toMatchObject({ kind: 'hush' });
+    expect(instrument.isAwake).toBe(true);
+    await vi.advanceTimersByTimeAsync(1500);
+    expect(instrument.isAwake).toBe(false);
+  });
+
+  it('sleeps soon after it is stopped, and not when it is played again before', async () => {
+    const { instrument, player } = played();
+    await player.play(0);
+    player.stop();
+    await vi.advanceTimersByTimeAsync(500);
+    await player.play(0);
+    await vi.advanceTimersByTimeAsync(1500);
+    expect(instrument.isAwake).toBe(true);
+    player.stop();
+    await vi.advanceTimersByTimeAsync(1500);
+    expect(instrument.isAwake).toBe(false);
+    player.close();
   });
 
   it('leaves no gap and nothing twice when the page is hidden and wakes once a second', async () => {

@@ -27,6 +27,8 @@ const LONGEST_NAP = 60;
 const LADDER_STEP = 0.05;
 /** How long the last notes ring on before everything is hushed, in seconds. */
 const RING_OUT = 4;
+/** How long the instrument stays awake after it was hushed, in seconds. */
+const STAYS_AWAKE = 1;
 
 /** Whether two settings differ in nothing but how loud all is: then nothing has to be scheduled anew. */
 const sameButVolume = (one: SoundSettings, other: SoundSettings): boolean =>
@@ -51,7 +53,7 @@ export interface PlayerEvents {
 /** What a player needs of its instrument. */
 export type PlayedInstrument = Pick<
   Instrument,
-  'now' | 'latency' | 'volume' | 'wake' | 'schedule' | 'forget' | 'close'
+  'now' | 'latency' | 'volume' | 'wake' | 'rest' | 'schedule' | 'forget' | 'close'
 >;
 
 /** Plays a piece on the instrument: schedules what is heard by the clock of the audio, and tells where it is. */
@@ -71,7 +73,8 @@ export class Player {
   #endsAt = Infinity;
   #timer: ReturnType<typeof setInterval> | undefined;
   #looking: ReturnType<typeof setTimeout> | undefined;
-  #hush: ReturnType<typeof setTimeout> | undefined;
+  /** Hushes the last notes, and lets the instrument sleep. */
+  #afterwards: ReturnType<typeof setTimeout> | undefined;
 
   constructor(instrument: PlayedInstrument, sound: SoundPlan, settings: SoundSettings, events: PlayerEvents) {
     this.#instrument = instrument;
@@ -103,9 +106,9 @@ export class Player {
 
   /** Plays from a moment of the piece on; from the start of the loop when it lies outside. */
   async play(from: number): Promise<void> {
+    clearTimeout(this.#afterwards);
     await this.#instrument.wake();
     this.#silence();
-    clearTimeout(this.#hush);
     this.#passage = this.#passageNear(from);
     const { from: start, to } = this.#passage;
     const begin = from >= start && from < to - 1 ? from : start;
@@ -129,6 +132,7 @@ export class Player {
   stop(): void {
     if (!this.isPlaying) return;
     this.#silence();
+    this.#restIn(STAYS_AWAKE);
     this.#events.onStopped();
   }
 
@@ -156,7 +160,7 @@ export class Player {
 
   close(): void {
     this.#silence();
-    clearTimeout(this.#hush);
+    clearTimeout(this.#afterwards);
     this.#instrument.close();
   }
 
@@ -238,8 +242,16 @@ export class Player {
   /** The piece is over: its last notes ring out. */
   #end(): void {
     this.#leave();
-    this.#hush = setTimeout(() => this.#instrument.schedule([{ kind: 'hush', at: 0 }]), RING_OUT * 1000);
+    this.#afterwards = setTimeout(() => {
+      this.#instrument.schedule([{ kind: 'hush', at: 0 }]);
+      this.#restIn(STAYS_AWAKE);
+    }, RING_OUT * 1000);
     this.#events.onStopped();
+  }
+
+  #restIn(seconds: number): void {
+    clearTimeout(this.#afterwards);
+    this.#afterwards = setTimeout(() => this.#instrument.rest(), seconds * 1000);
   }
 
   #leave(): void {
