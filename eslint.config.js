@@ -18,6 +18,7 @@ const CORE_LAYERS = [
   'page',
   'walk',
   'formats',
+  'practice',
   'wording',
 ];
 

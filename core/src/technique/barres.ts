@@ -64,7 +64,9 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
   const longest = LEAVES_AFTER * plan.piece.score.ticksPerQuarter;
   /** Fingers that lie on one string before they lie flat. */
   let tips = new Map<number, Tip>();
-  for (const { slice, lying, flat } of plan.hands) {
+  for (const { slice, lying: all, flat } of plan.hands) {
+    // A finger that touches strings for their harmonics presses nothing down.
+    const lying = all.filter(({ sound }) => !isTouched(plan, sound));
     const lies = ({ finger, fret }: Followed): boolean =>
       lying.some((each) => each.finger === finger && each.fret === fret);
     for (const [finger, barre] of open) {
@@ -112,6 +114,9 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
     kind: isHinge ? 'hinge' : strings[1] - strings[0] + 1 >= FULL_BARRE_STRINGS ? 'full' : 'partial',
   }));
 };
+
+const isTouched = ({ sounds, piece }: LeftPlan, sound: number): boolean =>
+  piece.score.notes[sounds[sound]!.head]!.harmonic === 'natural';
 
 /** A finger on one string: since when, and the open strings that have sounded since. */
 interface Tip {

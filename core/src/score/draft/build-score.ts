@@ -178,6 +178,8 @@ const noteOf = (
     midi,
     grace: event.grace ?? false,
     letRing: event.letRing ?? false,
+    ...(event.harmonic && { harmonic: event.harmonic }),
+    ...(event.strum && { strum: event.strum }),
     arpeggiated: false,
     articulations: event.articulations ?? [],
     ornaments: [],

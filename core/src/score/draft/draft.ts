@@ -1,6 +1,14 @@
 import type { Meter } from '../../music/meter.ts';
 import type { Midi, PitchSpelling } from '../../music/pitch.ts';
-import type { Navigation, NoteType, SourceFingering, Stem, TupletRatio } from '../score.ts';
+import type {
+  HarmonicKind,
+  Navigation,
+  NoteType,
+  SourceFingering,
+  Stem,
+  StrumDirection,
+  TupletRatio,
+} from '../score.ts';
 
 /** A chord, a note or a rest in one voice, one after the other. */
 export interface EventDraft {
@@ -22,6 +30,10 @@ export interface EventDraft {
   /** What is written at each pitch, in the order of `pitches`. */
   readonly fingering?: readonly SourceFingering[];
   readonly articulations?: readonly string[];
+  /** Its pitches are harmonics; where they are touched stands in `fingering`. */
+  readonly harmonic?: HarmonicKind;
+  /** How the chord is brushed. */
+  readonly strum?: StrumDirection;
 }
 
 export interface BarDraft {
