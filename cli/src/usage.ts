@@ -14,12 +14,15 @@ export const USAGE = `Usage: oculon plan FILE [options]     a fingering for both
        oculon walk FILE [options]     the piece in words, as a teacher walks a student through it
        oculon sound FILE [options]    what is heard of it, as MIDI or string by string
        oculon check FILE [options]    what a player will stumble over in the file's own fingering
+       oculon drill KIND [NAME=VALUE …] [options]   a drill of technique, made and fingered
+       oculon drill list [--json]     every kind of drill, and what can be set
 
 FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
 
   --json              print oculon.plan/1, oculon.right/1, oculon.marks/1,
-                      oculon.walk/1, oculon.sound/1 or oculon.check/1
-  --out FILE          (plan) write the piece with the fingering as MusicXML
+                      oculon.walk/1, oculon.sound/1, oculon.check/1,
+                      oculon.drills/1 or oculon.drill/1
+  --out FILE          (plan, drill) write the piece with the fingering as MusicXML
   --depth D           (walk) ${DEPTHS.join(', ')}
   --bars A-B          (plan, walk) report only these bars (counted from 1)
   --midi FILE         (sound) write a Standard MIDI File

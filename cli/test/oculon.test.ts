@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { JSON_FORMATS } from '@oculon/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
 const COMMAND = fileURLToPath(new URL('../bin/oculon.mjs', import.meta.url));
@@ -261,5 +262,56 @@ describe('oculon check', () => {
     expect(json.schema).toBe('oculon.check/1');
     expect(json.findings.every(({ bar }) => bar >= 1 && bar <= 24)).toBe(true);
     rmSync(folder, { recursive: true, force: true });
+  });
+});
+
+describe('oculon drill', () => {
+  it('lists every kind with its parameters, ranges and what they are at first', () => {
+    const { status, stdout } = oculon('drill', 'list', '--json');
+    expect(status).toBe(0);
+    const listed = JSON_FORMATS.drills.parse(JSON.parse(stdout));
+    expect(listed.drills.length).toBeGreaterThanOrEqual(16);
+    for (const { parameters } of listed.drills)
+      for (const parameter of parameters)
+        if (parameter.kind === 'choice') expect(parameter.values).toContain(parameter.initial);
+    expect(oculon('drill', 'list').stdout).toMatch(/^ {2}position +Position: 1–12 \(5\)$/m);
+  });
+
+  it('makes a drill as it is asked for, in a language, and writes it with its fingering', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'oculon-drill-'));
+    const out = join(folder, 'scale.musicxml');
+    const { status, stdout } = oculon(
+      'drill',
+      'scale-in-position',
+      'tonic=Db',
+      'scale=natural-minor',
+      'position=4',
+      '--json',
+      '--lang',
+      'es',
+      '--out',
+      out,
+    );
+    expect(status).toBe(0);
+    const made = JSON_FORMATS.drill.parse(JSON.parse(stdout));
+    expect(made.title).toBe('Do♯ menor natural en posición IV');
+    expect(made.parameters).toMatchObject({ tonic: 'Db', position: 4, octaves: 2 });
+    // What was written, planned again, is that plan.
+    const again = JSON.parse(oculon('plan', out, '--json').stdout) as typeof made.plan;
+    expect(again.notes.map(({ string, finger }) => [string, finger])).toEqual(
+      made.plan.notes.map(({ string, finger }) => [string, finger]),
+    );
+    expect(again.notes.every(({ locked }) => locked)).toBe(true);
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('says what is wrong with what was asked for', () => {
+    expect(oculon('drill').status).toBe(2);
+    expect(oculon('drill', 'scale', 'tonic').status).toBe(2);
+    expect(oculon('drill', 'scale', 'tonic=C', 'tonic=D').status).toBe(2);
+    const unknown = oculon('drill', 'scale', 'tonic=H');
+    expect(unknown).toMatchObject({ status: 1, stdout: '' });
+    expect(unknown.stderr).toMatch(/“tonic” cannot be “H”. It may be: C, Db/);
+    expect(oculon('drill', 'skale').stderr).toMatch(/There is no drill “skale”/);
   });
 });

@@ -218,3 +218,25 @@ export { leftTermsText, rightTermsText, difficultyText } from './wording/effort-
 export { type WalkLine, type WalkSentence, walkThrough, walkHeading } from './wording/walkthrough.ts';
 export { type NoteTaken, changedText } from './wording/changed-words.ts';
 export { type StrayWords, withOwnWords, strayWords } from './wording/own-sentences.ts';
+
+// Drills
+export { DRILL_GROUPS, type DrillGroup, type DrillKind } from './practice/drills/drill-kind.ts';
+export {
+  type Parameter,
+  type ParameterValue,
+  type DrillProblem,
+  typedValues,
+  valuesText,
+} from './practice/drills/parameter.ts';
+export { DRILL_KINDS, type DrillName } from './practice/drills/catalogue.ts';
+export { type Drill, drillKindNamed, drillSource, readDrill } from './practice/drills/drill.ts';
+export {
+  drillAbout,
+  drillCare,
+  drillGroupName,
+  drillName,
+  drillProblemText,
+  drillTitle,
+  parameterName,
+  valueName,
+} from './wording/drill-words.ts';

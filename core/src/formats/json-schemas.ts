@@ -291,6 +291,56 @@ export const soundSchema = z.object({
 });
 
 /** The formats that other programs read, as JSON Schemas (draft 2020-12); fields are only ever added to them. */
+const parameterValue = z.union([z.string(), z.number(), z.array(z.string())]);
+
+/** `oculon.drills/1`: every kind of drill with what can be set. */
+export const drillsSchema = z.object({
+  schema: z.literal('oculon.drills/1'),
+  drills: z.array(
+    z.object({
+      kind: z.string(),
+      name: z.string(),
+      about: z.string(),
+      group: z.string(),
+      care: z.array(z.string()),
+      parameters: z.array(
+        z.discriminatedUnion('kind', [
+          z.object({
+            name: z.string(),
+            kind: z.literal('choice'),
+            values: z.array(z.string()),
+            initial: z.string(),
+          }),
+          z.object({
+            name: z.string(),
+            kind: z.literal('number'),
+            least: z.int(),
+            most: z.int(),
+            initial: z.int(),
+          }),
+          /** Some of the values in any order, each once; joined by `+` where they are typed. */
+          z.object({
+            name: z.string(),
+            kind: z.literal('sequence'),
+            values: z.array(z.string()),
+            initial: z.array(z.string()),
+          }),
+        ]),
+      ),
+    }),
+  ),
+});
+
+/** `oculon.drill/1`: a drill as it was made, and its plan. */
+export const drillSchema = z.object({
+  schema: z.literal('oculon.drill/1'),
+  kind: z.string(),
+  title: z.string(),
+  parameters: z.record(z.string(), parameterValue),
+  care: z.array(z.string()),
+  plan: planSchema,
+});
+
 export const JSON_FORMATS = {
   plan: planSchema,
   check: checkSchema,
@@ -298,4 +348,6 @@ export const JSON_FORMATS = {
   marks: marksSchema,
   walk: walkSchema,
   sound: soundSchema,
+  drills: drillsSchema,
+  drill: drillSchema,
 } as const;

@@ -3,30 +3,17 @@ import { asPiece, lineInBars, upAndDown } from './bars.ts';
 import { drillKind } from './drill-kind.ts';
 import {
   CHORD_NAMES,
+  CHORD_FIFTHS,
   CHORDS,
   climb,
   keyOn,
   lowestTonic,
   pitchClassOf,
   TONICS,
-  type ChordName,
 } from './keys.ts';
 import { choice, wholeNumber } from './parameter.ts';
 import { HIGHEST_PITCH, LOWEST_PITCH } from './places.ts';
 import { lineFingers, pluckOf } from './plucks.ts';
-
-/** Fifths of the signature under which a chord is read, above that of the major key on its root. */
-const FIFTHS: Readonly<Record<ChordName, number>> = {
-  major: 0,
-  minor: -3,
-  diminished: -5,
-  augmented: 0,
-  'major-seventh': 0,
-  'dominant-seventh': -1,
-  'minor-seventh': -3,
-  'half-diminished': -5,
-  'diminished-seventh': -5,
-};
 
 /** Chords as lines over the neck, from any of their notes up and down again. */
 export const arpeggio = drillKind({
@@ -44,7 +31,7 @@ export const arpeggio = drillKind({
   },
   make: ({ root, chord, inversion, octaves, fingers, 'per-beat': perBeat, tempo }) => {
     const form = CHORDS[chord];
-    const key = keyOn(pitchClassOf(root), FIFTHS[chord]);
+    const key = keyOn(pitchClassOf(root), CHORD_FIFTHS[chord]);
     // A triad has no third inversion: it begins with its root again.
     const first = inversion % form.length;
     const all = climb(lowestTonic(key, LOWEST_PITCH - 12), form, 6 * form.length + 1);

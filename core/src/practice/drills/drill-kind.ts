@@ -16,8 +16,8 @@ export interface DrillMusic {
 }
 
 /** A kind of drill: what can be set, and the music it makes of that. */
-export interface DrillKind<P extends Parameters = Parameters> {
-  readonly name: string;
+export interface DrillKind<P extends Parameters = Parameters, Name extends string = string> {
+  readonly name: Name;
   readonly group: DrillGroup;
   readonly care: readonly DrillCare[];
   readonly parameters: P;
@@ -25,4 +25,6 @@ export interface DrillKind<P extends Parameters = Parameters> {
 }
 
 /** A kind of drill with its types taken from what it is made of. */
-export const drillKind = <const P extends Parameters>(kind: DrillKind<P>): DrillKind<P> => kind;
+export const drillKind = <const P extends Parameters, const Name extends string>(
+  kind: DrillKind<P, Name>,
+): DrillKind<P, Name> => kind;

@@ -59,6 +59,19 @@ export const CHORDS = {
 export type ChordName = keyof typeof CHORDS;
 export const CHORD_NAMES = Object.keys(CHORDS) as readonly ChordName[];
 
+/** Fifths of the signature under which a chord is read, above that of the major key on its root. */
+export const CHORD_FIFTHS: Readonly<Record<ChordName, number>> = {
+  major: 0,
+  minor: -3,
+  diminished: -5,
+  augmented: 0,
+  'major-seventh': 0,
+  'dominant-seventh': -1,
+  'minor-seventh': -3,
+  'half-diminished': -5,
+  'diminished-seventh': -5,
+};
+
 /** Letters in the order of fifths, C at place 1. */
 const BY_FIFTHS: readonly Step[] = ['F', 'C', 'G', 'D', 'A', 'E', 'B'];
 /** Key signatures have at most so many sharps or flats. */
