@@ -1,4 +1,5 @@
 import type { StringNumber } from '../../instrument/guitar.ts';
+import { fingerOrders } from '../../right/around/orders.ts';
 import type { BarDraft } from '../../score/draft/draft.ts';
 import { asPiece, even, type DrillNote } from './bars.ts';
 import { drillKind } from './drill-kind.ts';
@@ -15,15 +16,8 @@ const HOMES = {
 } as const satisfies Readonly<Record<string, Readonly<Record<Exclude<Finger, 'p'>, StringNumber>>>>;
 type Home = keyof typeof HOMES;
 
-/** All orders of letters, in the order of the dictionary of the letters as given. */
-const orders = (letters: readonly Finger[]): readonly string[] =>
-  letters.length === 0
-    ? ['']
-    : letters.flatMap((letter) =>
-        orders(letters.filter((each) => each !== letter)).map((rest) => letter + rest),
-      );
 /** The orders in which p, i, m and a play once each: 4 · 3 · 2 · 1 of them. */
-export const RIGHT_ORDERS = orders(['p', 'i', 'm', 'a']);
+export const RIGHT_ORDERS = fingerOrders();
 
 /** The string that the thumb plays under a home: the bass of the chord, always below the index. */
 const thumbString = ({ bass, frets }: Shape, home: Home): StringNumber => {

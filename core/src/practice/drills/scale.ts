@@ -64,7 +64,7 @@ export const scale = drillKind({
   },
 });
 
-/** Scales under a hand that stays: the lowest tonic of the position and as far up as it reaches. */
+/** Scales under a hand that stays: from the lowest tonic of the position, whole octaves as far as it reaches. */
 export const scaleInPosition = drillKind({
   name: 'scale-in-position',
   group: 'lines',

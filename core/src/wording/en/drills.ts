@@ -24,7 +24,7 @@ export const DRILLS_EN = {
 
   'drill.about.scale': 'Up and down over the neck; Oculon finds the positions and where the hand moves.',
   'drill.about.scale-in-position':
-    'The hand stays where it is; each finger keeps its fret, the first or the fourth reaches one further where it must.',
+    'The hand stays where it is: as many octaves as it reaches. Each finger keeps its fret; the first or the fourth reaches one further where it must.',
   'drill.about.scale-on-one-string':
     'Every note on the same string: the hand travels, and the ear hears one voice.',
   'drill.about.arpeggio':

@@ -27,7 +27,7 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
   'drill.about.scale':
     'Arriba y abajo por el diapasón; Oculon busca las posiciones y dónde se mueve la mano.',
   'drill.about.scale-in-position':
-    'La mano no se mueve; cada dedo guarda su traste, y el primero o el cuarto alcanza uno más donde hace falta.',
+    'La mano no se mueve: tantas octavas como alcanza. Cada dedo guarda su traste; el primero o el cuarto alcanza uno más donde hace falta.',
   'drill.about.scale-on-one-string':
     'Todas las notas en la misma cuerda: la mano viaja y se oye una sola voz.',
   'drill.about.arpeggio':

@@ -6,6 +6,7 @@
 
   const PLACES = [
     ['/', 'Library'],
+    ['/drills', 'Drills'],
     ['/students', 'Students'],
     ['/instruments', 'Instruments'],
     ['/account', 'Account'],
