@@ -7,6 +7,8 @@ import { RATES, type Level, type RateName } from './rates.ts';
 /** What a hand has to do at a moment, the time that takes at a level, and the time there is, in seconds. */
 export interface TimeAsked {
   readonly bar: number;
+  /** When it has to be done, in ticks. */
+  readonly onset: number;
   readonly hand: 'left' | 'right';
   readonly rate: RateName;
   readonly needed: number;
@@ -94,8 +96,9 @@ export const timesAsked = ({ left, right, clock }: Performance, level: Level): r
     const own = leftAsked(left, before, after, level);
     if (!own) return;
     const strain = 1 + STRETCH_TAKES * Math.max(0, strainOf(left, neck, after));
-    const { bar } = after.slice;
-    asked.push({ bar, hand: 'left', rate: own.rate, needed: own.needed * strain, available });
+    const { bar, onset } = after.slice;
+    const { rate, needed } = own;
+    asked.push({ bar, onset, hand: 'left', rate, needed: needed * strain, available });
   });
   const cellOf = new Map(
     right.cells.flatMap(({ kind, first, end }) =>
@@ -108,7 +111,7 @@ export const timesAsked = ({ left, right, clock }: Performance, level: Level): r
     const before = right.options[index - 1]!;
     const repeats = right.options[index]!.some((rank) => rank !== THUMB && before.includes(rank));
     const rate: RateName = repeats ? 'sameFinger' : (cellOf.get(index) ?? 'line');
-    asked.push({ bar, hand: 'right', rate, needed: RATES[rate].seconds[level], available });
+    asked.push({ bar, onset, hand: 'right', rate, needed: RATES[rate].seconds[level], available });
   });
   return asked;
 };

@@ -1,0 +1,27 @@
+import type { Branded } from '../music/branded.ts';
+
+/** A day of the calendar, counted from 1 January 1970; no hours, no time zones. */
+export type Day = Branded<number, 'Day'>;
+
+const MS_PER_DAY = 86_400_000;
+const DAYS_PER_WEEK = 7;
+/** 1 January 1970 was a Thursday. */
+const FIRST_WEEKDAY = 4;
+
+export const day = (number: number): Day => number as Day;
+export const later = (from: Day, days: number): Day => day(from + days);
+
+/** `2026-11-26` as a day; undefined for what is no date of the calendar. */
+export const readDay = (text: string): Day | undefined => {
+  const found = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text);
+  if (!found) return undefined;
+  const at = Date.UTC(Number(found[1]), Number(found[2]) - 1, Number(found[3]));
+  const read = day(at / MS_PER_DAY);
+  return dayText(read) === text ? read : undefined;
+};
+
+export const dayText = (of: Day): string => new Date(of * MS_PER_DAY).toISOString().slice(0, 10);
+
+/** Monday is 1, Sunday 7, as ISO 8601 counts. */
+export const weekdayOf = (of: Day): number =>
+  ((((of + FIRST_WEEKDAY - 1) % DAYS_PER_WEEK) + DAYS_PER_WEEK) % DAYS_PER_WEEK) + 1;
