@@ -2,6 +2,7 @@ import { check } from './check-command.ts';
 import { drill } from './drill-command.ts';
 import { marks } from './marks-command.ts';
 import { plan } from './plan-command.ts';
+import { practice } from './practice-command.ts';
 import { right } from './right-command.ts';
 import { sound } from './sound-command.ts';
 import { USAGE, UsageError } from './usage.ts';
@@ -24,6 +25,7 @@ export const main = async (args: readonly string[]): Promise<0 | 1 | 2> => {
     if (command === 'right') return await right(rest);
     if (command === 'marks') return await marks(rest);
     if (command === 'walk') return await walk(rest);
+    if (command === 'practice') return await practice(rest);
     if (command === 'drill') return await drill(rest);
     if (command === 'sound') return await sound(rest);
     throw new UsageError(`there is no command “${command}”`);

@@ -16,12 +16,13 @@ export const USAGE = `Usage: oculon plan FILE [options]     a fingering for both
        oculon check FILE [options]    what a player will stumble over in the file's own fingering
        oculon drill KIND [NAME=VALUE …] [options]   a drill of technique, made and fingered
        oculon drill list [--json]     every kind of drill, and what can be set
+       oculon practice FILE… --until DATE [options]   hard spots, and a calendar of practice
 
 FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
 
   --json              print oculon.plan/1, oculon.right/1, oculon.marks/1,
                       oculon.walk/1, oculon.sound/1, oculon.check/1,
-                      oculon.drills/1 or oculon.drill/1
+                      oculon.drills/1, oculon.drill/1 or oculon.practice/1
   --out FILE          (plan, drill) write the piece with the fingering as MusicXML
   --depth D           (walk) ${DEPTHS.join(', ')}
   --bars A-B          (plan, walk) report only these bars (counted from 1)
@@ -29,6 +30,9 @@ FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
   --as-written        (sound) every note for its written length
   --once              (sound) without repeats and jumps
   --density D         (marks) ${DENSITIES.join(', ')}
+  --minutes N         (practice) minutes on a day of practice, 30 when not told
+  --days N            (practice) days a week, 5 when not told
+  --from, --until DATE  (practice) first day, today when not told, and the day to be ready
   --tempo N           working tempo in quarters a minute
   --left SCHOOL       ${LEFT_SCHOOLS.join(', ')}
   --right SCHOOL      ${RIGHT_SCHOOLS.join(', ')}

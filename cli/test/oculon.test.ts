@@ -315,3 +315,41 @@ describe('oculon drill', () => {
     expect(oculon('drill', 'skale').stderr).toMatch(/There is no drill “skale”/);
   });
 });
+
+describe('oculon practice', () => {
+  const OTHER = fileURLToPath(new URL('../../demo/studies/one-thread.musicxml', import.meta.url));
+  const ASKED = ['--minutes', '30', '--days', '5', '--from', '2026-11-30', '--until', '2026-12-20'];
+
+  it('prints oculon.practice/1: spots, sessions of the minutes there are, and when each piece is ready', () => {
+    const { status, stdout } = oculon('practice', STUDY, OTHER, ...ASKED, '--json');
+    expect(status).toBe(0);
+    const plan = JSON_FORMATS.practice.parse(JSON.parse(stdout));
+    expect(plan.pieces.map(({ title }) => title)).toEqual(['Low Meadow Dance', 'One Thread']);
+    expect(plan.days).toHaveLength(15);
+    for (const { parts } of plan.days) expect(parts.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(30);
+    const met = new Set(
+      plan.days.flatMap(({ parts }) =>
+        parts.flatMap((part) => ('spot' in part ? [`${part.piece} ${part.spot}`] : [])),
+      ),
+    );
+    expect(met.size).toBe(plan.pieces.reduce((sum, { spots }) => sum + spots.length, 0));
+    expect(plan.goals.every(({ ready }) => ready !== null)).toBe(true);
+  });
+
+  it('says it in words, in both languages', () => {
+    expect(oculon('practice', STUDY, ...ASKED).stdout).toMatch(
+      /^Hard spots \(1\):\n {2}Low Meadow Dance, bars 15–17/,
+    );
+    expect(oculon('practice', STUDY, ...ASKED, '--lang', 'es').stdout).toMatch(/5 min {2}calentamiento/);
+  });
+
+  it('says what is wrong with what was asked for', () => {
+    expect(oculon('practice', STUDY).stderr).toMatch(/practice needs --until DATE/);
+    expect(oculon('practice', ...ASKED).stderr).toMatch(/name the files/);
+    const refused = oculon('practice', STUDY, '--from', '2026-11-30', '--until', '2026-02-30');
+    expect(refused).toMatchObject({ status: 2, stdout: '' });
+    expect(refused.stderr).toMatch(/--until is a date such as 2027-01-31, not “2026-02-30”/);
+    expect(oculon('practice', STUDY, '--from', '2026-12-30', '--until', '2026-12-01').status).toBe(2);
+    expect(oculon('practice', STUDY, ...ASKED, '--minutes', '2').status).toBe(2);
+  });
+});

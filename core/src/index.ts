@@ -240,3 +240,10 @@ export {
   parameterName,
   valueName,
 } from './wording/drill-words.ts';
+
+// Practice
+export { type Day, dayText, readDay } from './practice/days.ts';
+export { calendarOf } from './practice/calendar.ts';
+export { practised, spreadWeekdays } from './practice/practise.ts';
+export { practiceJson, type PractisedPiece } from './practice/practice-json.ts';
+export { practiceTable } from './wording/practice-words.ts';

@@ -341,6 +341,56 @@ export const drillSchema = z.object({
   plan: planSchema,
 });
 
+const date = z.string().regex(/^\d{4}-\d{2}-\d{2}$/);
+const minutes = z.int().min(1);
+
+/** `oculon.practice/1`: what of some pieces is hard, and a calendar of sessions. Tempi in quarters a minute. */
+export const practiceSchema = z.object({
+  schema: z.literal('oculon.practice/1'),
+  from: date,
+  minutes,
+  weekdays: z.array(z.int().min(1).max(7)),
+  pieces: z.array(
+    z.object({
+      piece: z.string(),
+      title: z.string(),
+      target: z.number(),
+      spots: z.array(
+        z.object({
+          spot: z.string(),
+          kind: z.string(),
+          from: bar,
+          to: bar,
+          effort: z.number(),
+          comfortable: z.number().nullable(),
+          findings: z.array(z.string()),
+          rungs: z.array(z.number()).min(1),
+          drills: z.array(z.string()),
+        }),
+      ),
+    }),
+  ),
+  days: z.array(
+    z.object({
+      date,
+      parts: z.array(
+        z.union([
+          z.object({
+            kind: z.enum(['spot', 'again']),
+            minutes,
+            piece: z.string(),
+            spot: z.string(),
+            tempo: z.number(),
+            why: z.enum(['new', 'due', 'goal-near', 'kept-up']),
+          }),
+          z.object({ kind: z.enum(['warm-up', 'pieces', 'break']), minutes }),
+        ]),
+      ),
+    }),
+  ),
+  goals: z.array(z.object({ piece: z.string(), until: date, ready: date.nullable(), moves: z.boolean() })),
+});
+
 export const JSON_FORMATS = {
   plan: planSchema,
   check: checkSchema,
@@ -350,4 +400,5 @@ export const JSON_FORMATS = {
   sound: soundSchema,
   drills: drillsSchema,
   drill: drillSchema,
+  practice: practiceSchema,
 } as const;

@@ -1,0 +1,44 @@
+import type { SpotKind } from './spots.ts';
+
+/** Ways to practise a spot. */
+export const SPOT_DRILLS = [
+  'blocks',
+  'without-pressing',
+  'landing-finger',
+  'with-ride',
+  'staccato',
+  'legato',
+  'higher-on-neck',
+  'barre-alone',
+  'shape-without-sound',
+  'set-and-release',
+  'held-finger',
+  'tune-alone',
+  'bass-alone',
+  'right-hand-alone',
+  'moved-accents',
+  'other-right-hand',
+  'fewer-notes',
+  'bursts',
+  'left-hand-alone',
+  'together',
+  'slurred-pair',
+  'lower-finger-down',
+  'in-rhythm',
+  'open-and-damp',
+] as const;
+export type SpotDrill = (typeof SPOT_DRILLS)[number];
+
+/** The drills that fit each kind of spot, the easiest first. Handbook §8, common practice, no published source. */
+export const DRILLS_FOR: Readonly<Record<SpotKind, readonly SpotDrill[]>> = {
+  shift: ['blocks', 'without-pressing', 'landing-finger', 'with-ride', 'staccato', 'legato'],
+  stretch: ['higher-on-neck', 'blocks', 'legato'],
+  barre: ['barre-alone', 'shape-without-sound', 'set-and-release', 'legato'],
+  'held-voice': ['held-finger', 'tune-alone', 'together'],
+  'finger-change': ['blocks', 'without-pressing', 'in-rhythm'],
+  crossing: ['right-hand-alone', 'moved-accents', 'other-right-hand'],
+  repetition: ['fewer-notes', 'right-hand-alone', 'bursts'],
+  coordination: ['right-hand-alone', 'left-hand-alone', 'together', 'staccato', 'legato'],
+  slur: ['slurred-pair', 'lower-finger-down', 'in-rhythm'],
+  damping: ['open-and-damp', 'bass-alone', 'together'],
+};

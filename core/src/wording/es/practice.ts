@@ -1,0 +1,52 @@
+import type { PRACTICE_EN } from '../en/practice.ts';
+
+/** Lo que se dice del estudio. */
+export const PRACTICE_ES: Readonly<Record<keyof typeof PRACTICE_EN, string>> = {
+  'practice.kind.shift': 'cambio de posición',
+  'practice.kind.stretch': 'extensión',
+  'practice.kind.barre': 'cejilla',
+  'practice.kind.held-voice': 'voz mantenida',
+  'practice.kind.finger-change': 'cambio de dedos',
+  'practice.kind.crossing': 'cruce de la mano derecha',
+  'practice.kind.repetition': 'repetición rápida',
+  'practice.kind.coordination': 'las dos manos juntas',
+  'practice.kind.slur': 'ligado',
+  'practice.kind.damping': 'apagado',
+
+  'practice.drill.blocks': 'las dos formas en bloque',
+  'practice.drill.without-pressing': 'el movimiento sin pisar',
+  'practice.drill.landing-finger': 'el dedo que llega, solo',
+  'practice.drill.with-ride': 'con la nota sobre la que se mueve la mano',
+  'practice.drill.staccato': 'staccato',
+  'practice.drill.legato': 'legato',
+  'practice.drill.higher-on-neck': 'la forma más arriba, un traste más abajo cada vez; nunca con dolor',
+  'practice.drill.barre-alone': 'la cejilla sola, sobre las cuerdas que la necesitan',
+  'practice.drill.shape-without-sound': 'la forma sin sonido',
+  'practice.drill.set-and-release': 'puesta y soltada a tiempo',
+  'practice.drill.held-finger': 'el dedo mantenido solo, la melodía alrededor',
+  'practice.drill.tune-alone': 'la melodía sola',
+  'practice.drill.bass-alone': 'el bajo solo',
+  'practice.drill.right-hand-alone': 'la mano derecha sola con las cuerdas al aire',
+  'practice.drill.moved-accents': 'con el acento en otro lugar',
+  'practice.drill.other-right-hand': 'con la otra solución de la mano derecha',
+  'practice.drill.fewer-notes': 'el pulgar y un dedo, y dos, después todo',
+  'practice.drill.bursts': 'en ráfagas cortas',
+  'practice.drill.left-hand-alone': 'la mano izquierda sola, a tiempo',
+  'practice.drill.together': 'juntas',
+  'practice.drill.slurred-pair': 'el par solo, despacio',
+  'practice.drill.lower-finger-down': 'con el dedo inferior puesto',
+  'practice.drill.in-rhythm': 'en ritmo',
+  'practice.drill.open-and-damp': 'cuerdas al aire y el dedo que apaga',
+
+  'practice.part.warm-up': 'calentamiento',
+  'practice.part.pieces': 'las piezas, frase a frase',
+  'practice.part.break': 'descanso',
+  'practice.part.spot': '{title}, {several, select, yes {compases} other {compás}} {bars} a {tempo, number}',
+  'practice.part.again': '{title}, {several, select, yes {compases} other {compás}} {bars} otra vez',
+  'practice.spot':
+    '{title}, {several, select, yes {compases} other {compás}} {bars}: {kind}, de {start, number} a {target, number}; {drills}',
+  'practice.spots': 'Pasajes difíciles ({count, number}):',
+  'practice.minutes': '{minutes, number} min',
+  'practice.goal':
+    '{title}: {moves, select, no {lista el {ready}} soon {lista el {ready}, no para el {until}} other {no estará lista el {until}; dale más minutos, más días o una fecha posterior}}',
+};
