@@ -1,7 +1,9 @@
+import { pulse } from '../music/meter.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { FindingCode } from '../review/finding.ts';
 import { timesAsked, type TimeAsked } from '../review/needed-time.ts';
 import type { Level, RateName } from '../review/rates.ts';
+import type { Score } from '../score/score.ts';
 
 /** What makes a passage hard; it chooses the drills. */
 export const SPOT_KINDS = [
@@ -34,6 +36,8 @@ export interface Spot {
   /** Up to which it is comfortable, in quarters a minute; missing when nothing has to be timed. */
   readonly comfortable: number | undefined;
   readonly findings: readonly FindingCode[];
+  /** Where the same notes come again under the same fingers of the left hand: first bars, counted from 0. Practised once. */
+  readonly returns: readonly number[];
 }
 
 /** Which kind of difficulty each rate stands for. */
@@ -66,6 +70,8 @@ const STANDS_OUT = 1.5;
 /** Below this share of the time there is nothing is hard, however easy the rest of the piece. Our own value. */
 const LEAST_EFFORT = 0.35;
 const MOST_BARS = 3;
+/** A loop of fewer moments is over before it has begun. Our own value. */
+const LEAST_MOMENTS = 5;
 /** A moment belongs to the difficulty of a spot from this share of its tightest one on. Our own value. */
 const IN_DIFFICULTY = 0.75;
 
@@ -122,6 +128,28 @@ const kindOf = (asked: readonly TimeAsked[], findings: readonly FindingCode[]): 
   )[0];
 };
 
+const isOnBeat = (score: Score, onset: number): boolean => {
+  const bar = score.bars.findLast((each) => each.start <= onset)!;
+  return (onset - bar.start) % pulse(bar.meter, score.ticksPerQuarter) === 0;
+};
+
+/**
+ * What is played over and over: from an easy note before the difficulty, on a beat, to the first note after it, across the
+ * bar line where it comes to that. Handbook §8.
+ */
+const loopAround = (
+  first: number,
+  last: number,
+  onsets: readonly number[],
+  isBeat: (onset: number) => boolean,
+): { readonly start: number; readonly end: number } => {
+  const after = onsets.findIndex((onset) => onset > last);
+  const end = after < 0 ? onsets.length - 1 : after;
+  let start = Math.max(0, onsets.findIndex((onset) => onset >= first) - 1);
+  while (start > 0 && (!isBeat(onsets[start]!) || end - start + 1 < LEAST_MOMENTS)) start -= 1;
+  return { start: onsets[start]!, end: onsets[end]! };
+};
+
 /**
  * The hard spots of a planned piece in playing order. What a bar asks for is its tightest moment: the time that a hand needs
  * for what it does there at a level of playing (usual rates, handbook §8) as a share of the time there is.
@@ -132,7 +160,7 @@ export const spotsOf = (plan: Plan, level: Level = 'intermediate'): readonly Spo
   const efforts = effortOfBars(score.bars.length, asked);
   const onsets = [...new Set(score.notes.map(({ onset }) => onset as number))].sort((a, b) => a - b);
   const tempo = plan.setup.tempo ?? score.tempi[0]!.quartersPerMinute;
-  return runsOf(hardBars(efforts, findings)).map((bars): Spot => {
+  const spots = runsOf(hardBars(efforts, findings)).map((bars): Spot => {
     const within = asked.filter(({ bar }) => bars.includes(bar));
     const own = findings.filter(({ code, bar }) => KIND_OF_FINDING[code] && bars.includes(bar));
     const effort = Math.max(0, ...bars.map((bar) => efforts[bar]!));
@@ -143,9 +171,7 @@ export const spotsOf = (plan: Plan, level: Level = 'intermediate'): readonly Spo
       ...own.map(({ bar, beat }) => score.bars[bar]!.start + beat),
     ];
     const [first, last] = [Math.min(...hard), Math.max(...hard)];
-    // Across the bar line: from an easy note before to the first note after.
-    const start = onsets.findLast((onset) => onset < first) ?? first;
-    const end = onsets.find((onset) => onset > last) ?? last;
+    const { start, end } = loopAround(first, last, onsets, (onset) => isOnBeat(score, onset));
     const barAt = (onset: number): number => score.bars.findLastIndex((bar) => bar.start <= onset);
     const codes = [...new Set(own.map(({ code }) => code))];
     return {
@@ -158,6 +184,25 @@ export const spotsOf = (plan: Plan, level: Level = 'intermediate'): readonly Spo
       effort,
       comfortable: effort > 0 ? tempo / effort : undefined,
       findings: codes,
+      returns: [],
     };
   });
+  return onceEach(plan, spots);
+};
+
+/** Spots that hold the same notes under the same fingers of the left hand become one, the first. */
+const onceEach = (plan: Plan, spots: readonly Spot[]): readonly Spot[] => {
+  const firsts = new Map<string, Spot>();
+  for (const spot of spots) {
+    const key = plan.score.notes
+      .filter(({ onset }) => onset >= spot.start && onset <= spot.end)
+      .map(({ index, onset, midi }) => {
+        const { string, finger } = plan.notes[index]!;
+        return `${onset - spot.start} ${midi} ${string} ${finger}`;
+      })
+      .join(', ');
+    const first = firsts.get(key);
+    firsts.set(key, first ? { ...first, returns: [...first.returns, spot.from] } : spot);
+  }
+  return [...firsts.values()];
 };

@@ -1,0 +1,225 @@
+import { openPitch, type StringNumber } from '../instrument/guitar.ts';
+import { sharpSpelling } from '../music/pitch.ts';
+import { ticks } from '../music/time.ts';
+import type { NotePlan, Plan } from '../plan/plan.ts';
+import { buildScore } from '../score/draft/build-score.ts';
+import { excerptOf } from '../score/excerpt.ts';
+import { indexById, type Note, type NoteIndex, type Score, type SourceFingering } from '../score/score.ts';
+import { asPiece, even, type DrillNote } from './drills/bars.ts';
+import type { SpotDrill } from './spot-drills.ts';
+import type { Spot } from './spots.ts';
+
+/** What of a spot is played in a drill, as notes on paper. */
+export const SPOT_CUTS = [
+  'as-written',
+  'staccato',
+  'blocks',
+  'right-hand-alone',
+  'tune-alone',
+  'bass-alone',
+  'moved-accents',
+  'fewer-notes',
+] as const;
+export type SpotCut = (typeof SPOT_CUTS)[number];
+
+/** The notes on which each drill is practised; what is done with them otherwise is said in words. */
+export const CUT_FOR: Readonly<Record<SpotDrill, SpotCut>> = {
+  blocks: 'blocks',
+  'without-pressing': 'blocks',
+  'landing-finger': 'as-written',
+  'with-ride': 'as-written',
+  staccato: 'staccato',
+  legato: 'as-written',
+  'higher-on-neck': 'blocks',
+  'barre-alone': 'blocks',
+  'shape-without-sound': 'blocks',
+  'set-and-release': 'as-written',
+  'held-finger': 'as-written',
+  'tune-alone': 'tune-alone',
+  'bass-alone': 'bass-alone',
+  'right-hand-alone': 'right-hand-alone',
+  'moved-accents': 'moved-accents',
+  'other-right-hand': 'as-written',
+  'fewer-notes': 'fewer-notes',
+  bursts: 'as-written',
+  'left-hand-alone': 'as-written',
+  together: 'as-written',
+  'slurred-pair': 'as-written',
+  'lower-finger-down': 'as-written',
+  'in-rhythm': 'as-written',
+  'open-and-damp': 'right-hand-alone',
+};
+
+/** With fewer moments there is nothing to practise. */
+const LEAST_MOMENTS = 2;
+
+/** A note of a drill, or nothing where the drill leaves it out. */
+type Shape = (note: Note, planned: NotePlan, place: number) => Note | undefined;
+
+const fingeringOf = ({ string, fret, finger, pluck }: NotePlan, isHarmonic: boolean): SourceFingering => ({
+  ...(string !== undefined && { string }),
+  ...(isHarmonic && fret !== undefined && { fret }),
+  ...(finger !== undefined && { finger }),
+  ...(pluck !== undefined && { pluck }),
+});
+
+/** The fingers of a drill for the thumb and one finger: the thumb, and whoever else plays most. */
+const mostUsed = (plucks: readonly (string | undefined)[]): string | undefined => {
+  const counts = new Map<string, number>();
+  for (const pluck of plucks)
+    if (pluck !== undefined && pluck !== 'p') counts.set(pluck, (counts.get(pluck) ?? 0) + 1);
+  return [...counts].sort(([, a], [, b]) => b - a)[0]?.[0];
+};
+
+const shapes = (
+  plan: Plan,
+  within: readonly NotePlan[],
+): Readonly<Record<Exclude<SpotCut, 'blocks'>, Shape>> => {
+  const { guitar } = plan.setup;
+  const other = mostUsed(within.map(({ pluck }) => pluck));
+  return {
+    'as-written': (note) => note,
+    staccato: (note) => ({ ...note, articulations: [...note.articulations, 'staccato'] }),
+    'moved-accents': (note, _, place) =>
+      place % 2 === 1 ? { ...note, articulations: [...note.articulations, 'accent'] } : note,
+    'tune-alone': (note, { pluck }) => (pluck === 'p' ? undefined : note),
+    'bass-alone': (note, { pluck }) => (pluck === 'p' ? note : undefined),
+    'fewer-notes': (note, { pluck }) =>
+      pluck === undefined || pluck === 'p' || pluck === other ? note : undefined,
+    'right-hand-alone': ({ harmonic: _h, slurredFrom: _s, slideFrom: _l, ...note }, { string }) => {
+      if (string === undefined) return undefined;
+      const sounding = sharpSpelling(openPitch(guitar, string as StringNumber));
+      return {
+        ...note,
+        sounding,
+        written: { ...sounding, octave: sounding.octave + 1 },
+        midi: openPitch(guitar, string as StringNumber),
+        fingering: { ...note.fingering, finger: 0 },
+      };
+    },
+  };
+};
+
+/** A score with some notes changed or left out; what is left out is silent. */
+const shaped = (score: Score, change: (note: Note) => Note | undefined): Score => {
+  const places = new Map<NoteIndex, NoteIndex>();
+  const kept: Note[] = [];
+  for (const note of score.notes) {
+    const wanted = change(note);
+    if (wanted === undefined) continue;
+    const { tiedFrom, slurredFrom, slideFrom, ...changed } = wanted;
+    const tie = tiedFrom === undefined ? undefined : places.get(tiedFrom);
+    const slur = slurredFrom === undefined ? undefined : places.get(slurredFrom.note);
+    const slide = slideFrom === undefined ? undefined : places.get(slideFrom);
+    places.set(note.index, kept.length);
+    kept.push({
+      ...changed,
+      index: kept.length,
+      // A tie holds what it comes from, whatever that has become.
+      ...(tie !== undefined && kept[tie]!.midi === changed.midi && { tiedFrom: tie }),
+      ...(slur !== undefined && { slurredFrom: { ...slurredFrom!, note: slur } }),
+      ...(slide !== undefined && { slideFrom: slide }),
+    });
+  }
+  return {
+    ...score,
+    notes: kept,
+    indexOf: indexById(kept),
+    bars: score.bars.map((bar) => ({
+      ...bar,
+      voices: bar.voices.map(({ name, events }) => ({
+        name,
+        events: events.flatMap((event) => {
+          if (event.kind !== 'notes') return [event];
+          const notes = event.notes.flatMap((note) => places.get(note) ?? []);
+          if (notes.length > 0) return [{ ...event, notes }];
+          return event.grace ? [] : [{ ...event, kind: 'rest' as const, notes, fermata: false }];
+        }),
+      })),
+    })),
+  };
+};
+
+/** The shapes of the left hand in a spot one after the other, each for two beats. */
+const blocksScore = (plan: Plan, { start, end }: Spot, title: string, tempo: number): Score => {
+  const { guitar } = plan.setup;
+  const notes = plan.technique.blocks
+    .filter(({ from, to }) => {
+      const first = plan.left.hands[from]!.slice.onset;
+      const after = plan.left.hands[to]?.slice.onset ?? Infinity;
+      return first <= end && after > start;
+    })
+    .map(({ shape }): DrillNote => {
+      const low = shape.toSorted((a, b) => b.string - a.string);
+      return {
+        pitches: low.map(({ string, fret }) =>
+          sharpSpelling(openPitch(guitar, string as StringNumber) + fret),
+        ),
+        fingering: low.map(({ string, finger }) => ({ string, finger })),
+      };
+    })
+    .filter(
+      (block, index, all) =>
+        block.pitches.length > 0 && JSON.stringify(block) !== JSON.stringify(all[index - 1] ?? null),
+    );
+  const halves = notes.map((note) => ({ ...even([note], 1)[0]!, type: 'half' as const }));
+  const bars = Array.from({ length: Math.max(1, Math.ceil(halves.length / 2)) }, (_, bar) => ({
+    voices: [halves.slice(2 * bar, 2 * bar + 2)],
+  }));
+  const { tuning, capo } = plan.score;
+  return buildScore({ title, bars: asPiece(bars, { tempo }), ...(tuning && { tuning }), capo });
+};
+
+/**
+ * A spot as a score of its own, cut from a plan: its bars with what lies before and after the spot silent, changed as the
+ * cut asks for, with the plan's strings, fingers and plucks written at the notes. `tempo` in quarters a minute. Undefined
+ * when the cut leaves too little to practise.
+ */
+export const spotScore = (
+  plan: Plan,
+  spot: Spot,
+  cut: SpotCut,
+  title: string,
+  tempo: number,
+): Score | undefined => {
+  const made = cutScore(plan, spot, cut, title, tempo);
+  return new Set(made.notes.map(({ onset }) => onset)).size < LEAST_MOMENTS ? undefined : made;
+};
+
+const cutScore = (plan: Plan, spot: Spot, cut: SpotCut, title: string, tempo: number): Score => {
+  if (cut === 'blocks') return blocksScore(plan, spot, title, tempo);
+  const bars = Array.from({ length: spot.to - spot.from + 1 }, (_, place) => spot.from + place);
+  const { score, sources } = excerptOf(plan.score, bars);
+  const isIn = (note: Note): boolean => {
+    const { onset } = plan.score.notes[sources[note.index]!]!;
+    return onset >= spot.start && onset <= spot.end;
+  };
+  const shape = shapes(
+    plan,
+    score.notes.filter(isIn).map(({ index }) => plan.notes[sources[index]!]!),
+  )[cut];
+  let place = -1;
+  let last = -1;
+  const made = shaped(score, (note) => {
+    if (!isIn(note)) return undefined;
+    const planned = plan.notes[sources[note.index]!]!;
+    if (note.onset !== last) place += 1;
+    last = note.onset;
+    return shape({ ...note, fingering: fingeringOf(planned, note.harmonic !== undefined) }, planned, place);
+  });
+  return {
+    ...made,
+    title,
+    composer: plan.score.composer,
+    // Open strings have no key.
+    bars: made.bars.map((bar, index) => ({
+      ...bar,
+      ...(cut === 'right-hand-alone' && { key: 0 }),
+      keyChange: index === 0,
+      meterChange: index === 0 || bar.meterChange,
+      ...(index === made.bars.length - 1 && { barline: 'final' as const }),
+    })),
+    directions: [{ kind: 'tempo', text: `quarter=${tempo}`, bar: 0, onset: ticks(0) }],
+    tempi: [{ onset: ticks(0), quartersPerMinute: tempo }],
+  };
+};
