@@ -225,7 +225,6 @@ export {
   type Parameter,
   type ParameterValue,
   type DrillProblem,
-  typedValues,
   valuesText,
 } from './practice/drills/parameter.ts';
 export { DRILL_KINDS, type DrillName } from './practice/drills/catalogue.ts';
@@ -246,4 +245,15 @@ export { type Day, dayText, readDay } from './practice/days.ts';
 export { calendarOf } from './practice/calendar.ts';
 export { practised, spreadWeekdays } from './practice/practise.ts';
 export { practiceJson, type PractisedPiece } from './practice/practice-json.ts';
-export { practiceTable } from './wording/practice-words.ts';
+export type { Spot, SpotKind } from './practice/spots.ts';
+export { DRILLS_FOR, type SpotDrill } from './practice/spot-drills.ts';
+export { CUT_FOR, spotSource } from './practice/spot-scores.ts';
+export { type Ladder } from './practice/ladder.ts';
+export {
+  practiceTable,
+  spotBars,
+  spotCare,
+  spotDrillName,
+  spotDrillTitle,
+  spotKindName,
+} from './wording/practice-words.ts';

@@ -364,6 +364,7 @@ export const practiceSchema = z.object({
           effort: z.number(),
           comfortable: z.number().nullable(),
           findings: z.array(z.string()),
+          returns: z.array(bar),
           rungs: z.array(z.number()).min(1),
           drills: z.array(z.string()),
         }),

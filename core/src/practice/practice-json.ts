@@ -46,6 +46,8 @@ export const practiceJson = (
       effort: rounded(spot.effort),
       comfortable: spot.comfortable === undefined ? null : Math.round(spot.comfortable),
       findings: spot.findings,
+      /** First bars of places that are alike. */
+      returns: spot.returns.map((bar) => bar + 1),
       rungs: ladder.rungs,
       drills: DRILLS_FOR[spot.kind],
     })),

@@ -1,3 +1,4 @@
+import type { DrillCare } from './drills/drill-kind.ts';
 import type { SpotKind } from './spots.ts';
 
 /** Ways to practise a spot. */
@@ -42,3 +43,7 @@ export const DRILLS_FOR: Readonly<Record<SpotKind, readonly SpotDrill[]>> = {
   slur: ['slurred-pair', 'lower-finger-down', 'in-rhythm'],
   damping: ['open-and-damp', 'bass-alone', 'together'],
 };
+
+/** What is to be minded when a spot is practised. */
+export const careFor = (kind: SpotKind): DrillCare =>
+  kind === 'stretch' ? 'stretch' : kind === 'barre' ? 'barre' : 'repetition';

@@ -1,3 +1,4 @@
+import { writeNewMusicXml } from '../formats/musicxml/write-new.ts';
 import { openPitch, type StringNumber } from '../instrument/guitar.ts';
 import { sharpSpelling } from '../music/pitch.ts';
 import { ticks } from '../music/time.ts';
@@ -222,4 +223,10 @@ const cutScore = (plan: Plan, spot: Spot, cut: SpotCut, title: string, tempo: nu
     directions: [{ kind: 'tempo', text: `quarter=${tempo}`, bar: 0, onset: ticks(0) }],
     tempi: [{ onset: ticks(0), quartersPerMinute: tempo }],
   };
+};
+
+/** The same as a MusicXML document. */
+export const spotSource = (...asked: Parameters<typeof spotScore>): string | undefined => {
+  const made = spotScore(...asked);
+  return made && writeNewMusicXml(made);
 };

@@ -1,10 +1,25 @@
 import type { PracticeJson } from '../practice/practice-json.ts';
-import type { SpotDrill } from '../practice/spot-drills.ts';
-import type { SpotKind } from '../practice/spots.ts';
+import { careFor, type SpotDrill } from '../practice/spot-drills.ts';
+import type { Spot, SpotKind } from '../practice/spots.ts';
+import { barLabel, type Score } from '../score/score.ts';
 import { yesNo, type Wording } from './wording.ts';
 
 export const spotKindName = ({ say }: Wording, kind: SpotKind): string => say(`practice.kind.${kind}`);
 export const spotDrillName = ({ say }: Wording, drill: SpotDrill): string => say(`practice.drill.${drill}`);
+
+/** The printed numbers of the bars of a spot: `9`, `9–10`. */
+export const spotBars = ({ bars }: Pick<Score, 'bars'>, { from, to }: Pick<Spot, 'from' | 'to'>): string =>
+  from === to ? barLabel(bars[from]!) : `${barLabel(bars[from]!)}–${barLabel(bars[to]!)}`;
+
+/** The title of a drill cut from a piece: `One Thread, bars 9–10: staccato`. */
+export const spotDrillTitle = (wording: Wording, score: Score, spot: Spot, drill: SpotDrill): string =>
+  wording.say('practice.drill-title', {
+    title: score.title,
+    bars: spotBars(score, spot),
+    several: yesNo(spot.from !== spot.to),
+    drill: spotDrillName(wording, drill),
+  });
+export const spotCare = ({ say }: Wording, kind: SpotKind): string => say(`drill.care.${careFor(kind)}`);
 
 type Part = PracticeJson['days'][number]['parts'][number];
 

@@ -43,6 +43,7 @@ export const PRACTICE_EN = {
   'practice.part.again': '{title}, {several, select, yes {bars} other {bar}} {bars} once more',
   'practice.spot':
     '{title}, {several, select, yes {bars} other {bar}} {bars}: {kind}, from {start, number} to {target, number}; {drills}',
+  'practice.drill-title': '{title}, {several, select, yes {bars} other {bar}} {bars}: {drill}',
   'practice.spots': 'Hard spots ({count, number}):',
   'practice.minutes': '{minutes, number} min',
   'practice.goal':

@@ -45,6 +45,7 @@ export const PRACTICE_ES: Readonly<Record<keyof typeof PRACTICE_EN, string>> = {
   'practice.part.again': '{title}, {several, select, yes {compases} other {compás}} {bars} otra vez',
   'practice.spot':
     '{title}, {several, select, yes {compases} other {compás}} {bars}: {kind}, de {start, number} a {target, number}; {drills}',
+  'practice.drill-title': '{title}, {several, select, yes {compases} other {compás}} {bars}: {drill}',
   'practice.spots': 'Pasajes difíciles ({count, number}):',
   'practice.minutes': '{minutes, number} min',
   'practice.goal':

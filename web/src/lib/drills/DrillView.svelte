@@ -11,32 +11,20 @@
     type Density,
     type DrillName,
   } from '@oculon/core';
-  import { BookPlus, FileDown, Printer } from '@lucide/svelte';
   import { onMount, untrack } from 'svelte';
-  import { loadMusicFonts } from '../engraving/fonts.ts';
-  import LessonMusic from '../lesson/LessonMusic.svelte';
-  import { PAPERS } from '../lesson/lesson.ts';
-  import { uploadPiece } from '../library/upload.ts';
   import { Outdated } from '../planner/asking.ts';
-  import { saveFile } from '../save-file.ts';
-  import { shownSpans } from '../sheet/shown-marks.ts';
-  import { Listening } from '../sound/listening.svelte.ts';
-  import TransportBar from '../sound/TransportBar.svelte';
+  import { DENSITY_NAMES } from '../shell/choices.ts';
   import DrillParameters from './DrillParameters.svelte';
-  import { DrillDesk, isDrillName, type DrillPlayer } from './drill-desk.svelte.ts';
+  import DrillSheet from './DrillSheet.svelte';
+  import { DrillDesk } from './drill-desk.svelte.ts';
   import { crossingsOf, type CountedWay } from './right-hands.ts';
+  import { isDrillName, technicalDrill, type DrillPlayer } from './technical-drill.ts';
   import type { PageData } from '../../routes/(app)/drills/$types';
 
   const { data, asked }: { data: Pick<PageData, 'students'>; asked: URLSearchParams } = $props();
 
   const wording = wordingIn('en');
-  const DENSITY_NAMES: Readonly<Record<Density, string>> = {
-    essential: 'Essential marks',
-    working: 'Working marks',
-    everything: 'Every mark',
-  };
   const NOBODY: DrillPlayer = { setup: {}, language: 'en', noteNames: 'letters' };
-  const PAPER = PAPERS.A4;
 
   const {
     kind: askedKind = '',
@@ -67,7 +55,6 @@
 
   let isAlive = $state(false);
   onMount(() => {
-    void loadMusicFonts();
     isAlive = true;
     return () => desk.close();
   });
@@ -75,30 +62,19 @@
     if (!isAlive) return;
     const [wanted, values, whose, student] = [kind, typed, player, forWhom];
     untrack(() => {
-      desk.ask(wanted, values, whose);
-      kept = { state: 'not-kept' };
-      replaceState(
-        `?${new URLSearchParams({ kind: wanted, ...values, ...(student && { for: student }) })}`,
-        {},
-      );
+      desk.show(async () => technicalDrill(wanted, values, whose));
+      const query = new URLSearchParams({ kind: wanted, ...values, ...(student && { for: student }) });
+      replaceState(`?${query}`, {});
     });
-  });
-
-  const made = $derived(desk.made);
-  const plan = $derived(made?.planned.plan);
-  const page = $derived(made?.planned.page?.density === density ? made.planned.page : undefined);
-  const written = $derived(density === 'everything' ? undefined : page && new Map(page.notes));
-  const marks = $derived(shownSpans(desk.placed, density === 'everything', page?.positions));
-  $effect(() => {
-    if (made && density !== 'everything') void made.planned.findPage(density);
   });
 
   /** Both solutions of the right hand, where the fingers are left to the planner. */
   let ways = $state.raw<readonly CountedWay[]>([]);
+  const isLeftToPlanner = $derived(kind === 'arpeggio' && (typed.fingers ?? 'planned') === 'planned');
   $effect(() => {
-    const current = made;
+    const current = desk.made;
     ways = [];
-    if (!current || current.drill.values.fingers !== 'planned' || current.drill.kind !== 'arpeggio') return;
+    if (!current || !isLeftToPlanner) return;
     void crossingsOf(current)
       .then((counted) => (ways = counted))
       .catch((error: unknown) => {
@@ -106,49 +82,8 @@
       });
   });
 
-  let isDrawn = $state(false);
-  let caret = $state(-1);
-  let playhead = $state<number>();
-  const listening = new Listening({
-    load: async () => made!.planned.sounds(),
-    start: () => made?.score.notes[caret]?.onset ?? 0,
-    onStep: (onset) => (playhead = onset),
-  });
-  $effect(() => {
-    if (!made) return;
-    caret = -1;
-    untrack(() => {
-      listening.setLoop(undefined);
-      void listening.refresh();
-    });
-  });
-
   const choose = (name: string, value: string): void => {
     chosen = { ...chosen, [kind]: { ...typed, [name]: value } };
-  };
-
-  type Keeping =
-    | { readonly state: 'not-kept' | 'keeping' }
-    | { readonly state: 'kept'; readonly piece: string }
-    | { readonly state: 'refused'; readonly message: string };
-  let kept = $state.raw<Keeping>({ state: 'not-kept' });
-  const fileName = (title: string): string => title.replaceAll(/[^\p{L}\p{N} _-]/gu, '');
-  const keep = async (): Promise<void> => {
-    const drill = made;
-    if (!drill) return;
-    kept = { state: 'keeping' };
-    const file = new File([drill.source], `${fileName(drill.title)}.musicxml`);
-    const outcome = await uploadPiece(file, undefined, () => {});
-    if (made !== drill) return;
-    kept = outcome.ok
-      ? { state: 'kept', piece: outcome.value.id }
-      : { state: 'refused', message: outcome.error.message };
-  };
-  const download = async (): Promise<void> => {
-    if (!made) return;
-    const { planned, title } = made;
-    const outcome = await planned.exportMusicXml();
-    if (outcome.ok) saveFile(new Blob([new Uint8Array(outcome.value)]), `${fileName(title)}.musicxml`);
   };
 </script>
 
@@ -184,118 +119,26 @@
         </select></label
       >
     </div>
-    {#if made}
-      {#each made.care as care (care)}<p class="border-l-2 border-warning pl-2 text-xs">{care}</p>{/each}
-    {/if}
+    {#each desk.made?.care ?? [] as care (care)}<p class="border-l-2 border-warning pl-2 text-xs">
+        {care}
+      </p>{/each}
   </aside>
   <main>
-    <div class="mb-3 flex flex-wrap items-center gap-2 print:hidden">
-      <p role="status" class="mr-auto text-sm opacity-80" data-testid="drill-state">
-        {#if desk.problem}<span class="text-error">{desk.problem}</span>
-        {:else if !made || desk.isMaking}Making …
-        {:else}{made.score.bars.length}
-          {made.score.bars.length === 1 ? 'bar' : 'bars'}, {made.score.notes.length} notes{/if}
-      </p>
-      {#if kept.state === 'kept'}
-        <a class="btn btn-ghost btn-sm" href="/pieces/{kept.piece}">In the library: open it</a>
-      {:else}
-        <button class="btn btn-sm" disabled={!made || kept.state === 'keeping'} onclick={keep}
-          ><BookPlus class="size-4" aria-hidden="true" />
-          {kept.state === 'keeping' ? 'Keeping …' : 'Keep in the library'}</button
-        >
+    <DrillSheet {desk} {density}>
+      {#if ways.length > 0}
+        <dl class="mb-3 flex flex-wrap gap-x-6 gap-y-1 text-sm print:hidden" data-testid="right-hands">
+          {#each ways as way (way.name)}
+            <div class="flex gap-2">
+              <dt class="opacity-70">{way.name}:</dt>
+              <dd>
+                {way.crossings}
+                {way.crossings === 1 ? 'crossing' : 'crossings'}, {way.repeats}
+                {way.repeats === 1 ? 'finger twice running' : 'fingers twice running'}
+              </dd>
+            </div>
+          {/each}
+        </dl>
       {/if}
-      <button class="btn btn-sm" disabled={!made} onclick={download}
-        ><FileDown class="size-4" aria-hidden="true" /> MusicXML</button
-      >
-      <button class="btn btn-sm btn-primary" disabled={!made || !isDrawn} onclick={() => window.print()}
-        ><Printer class="size-4" aria-hidden="true" /> Print</button
-      >
-    </div>
-    {#if kept.state === 'refused'}<p role="alert" class="mb-3 text-sm text-error">{kept.message}</p>{/if}
-    {#if ways.length > 0}
-      <dl class="mb-3 flex flex-wrap gap-x-6 gap-y-1 text-sm print:hidden" data-testid="right-hands">
-        {#each ways as way (way.name)}
-          <div class="flex gap-2">
-            <dt class="opacity-70">{way.name}:</dt>
-            <dd>
-              {way.crossings}
-              {way.crossings === 1 ? 'crossing' : 'crossings'}, {way.repeats}
-              {way.repeats === 1 ? 'finger twice running' : 'fingers twice running'}
-            </dd>
-          </div>
-        {/each}
-      </dl>
-    {/if}
-    <!-- Where it is wider than its place, it is scrolled by key as well. -->
-    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-    <div class="overflow-x-auto print:overflow-visible" role="region" aria-label="The drill" tabindex="0">
-      <div
-        class="paper"
-        data-theme="oculon"
-        style:width="{PAPER.width}px"
-        data-complete={isDrawn && !desk.isMaking}
-      >
-        {#if made && plan}
-          <h2 class="title">{made.title}</h2>
-          {#key made}
-            <LessonMusic
-              score={made.score}
-              {plan}
-              {written}
-              {marks}
-              width={PAPER.width}
-              tablature={false}
-              letters={new Map()}
-              ondrawn={(complete) => (isDrawn = complete)}
-              {caret}
-              {playhead}
-              onpick={(note) => (caret = note)}
-            />
-          {/key}
-          <div class="mt-4 hidden text-sm print:block">
-            {#each made.care as care (care)}<p>{care}</p>{/each}
-          </div>
-        {/if}
-      </div>
-    </div>
-    {#if made && plan}
-      <div class="sticky bottom-0 z-10 mt-3 print:hidden">
-        <TransportBar
-          {listening}
-          score={made.score}
-          language="en"
-          here={made.score.notes[caret]?.bar ?? 0}
-          goal={Number(made.drill.values.tempo)}
-          midi={(asWritten, once) => made.planned.questions.midi(asWritten, once)}
-        />
-      </div>
-    {/if}
+    </DrillSheet>
   </main>
 </div>
-
-<style>
-  .paper {
-    background: white;
-    color: black;
-    --color-base-100: white;
-    --color-base-content: black;
-    --color-secondary: black;
-    --color-primary: black;
-    margin-inline: auto;
-    font-family: var(--font-serif);
-  }
-  @media screen {
-    .paper {
-      box-sizing: content-box;
-      padding: 32px 40px;
-      min-height: 20rem;
-      box-shadow: 0 1px 8px rgb(0 0 0 / 0.2);
-    }
-  }
-  .title {
-    font-size: 1.4em;
-    font-weight: 600;
-    text-align: center;
-    padding-bottom: 0.5em;
-  }
-</style>

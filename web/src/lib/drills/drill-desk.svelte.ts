@@ -1,19 +1,9 @@
 import {
-  drillCare,
-  drillKindNamed,
-  drillProblemText,
-  drillSource,
-  drillTitle,
   EMPTY_FINGERING,
   placedMarks,
-  readDrill,
-  wordingIn,
-  type Drill,
-  type DrillName,
-  type Language,
   type Mark,
   type MarkId,
-  type NoteNames,
+  type NoteIndex,
   type Score,
   type Setup,
 } from '@oculon/core';
@@ -22,26 +12,28 @@ import { takePlanner, type Planner } from '../planner/client.ts';
 import { CurrentPlan } from '../planner/current-plan.svelte.ts';
 import { problemWords } from '../words.ts';
 
-/** For whom a drill is made: their hand and instrument, and the language in which it is named. */
-export interface DrillPlayer {
+/** A drill to be planned and shown. */
+export interface WantedDrill {
+  readonly title: string;
+  /** The document as it was made, without a plan. */
+  readonly source: string;
+  /** Quarters a minute. */
+  readonly tempo: number;
+  readonly care: readonly string[];
   readonly setup: Setup;
-  readonly language: Language;
-  readonly noteNames: NoteNames;
 }
 
 /** A drill that is made and planned. */
-export interface MadeDrill {
-  readonly drill: Drill;
-  readonly title: string;
-  readonly care: readonly string[];
-  /** The document as it was made, without the plan. */
-  readonly source: string;
+export interface MadeDrill extends WantedDrill {
   readonly score: Score;
   readonly sourceMarks: ReadonlyMap<MarkId, Mark>;
   readonly planned: CurrentPlan;
 }
 
-/** Makes drills as they are asked for, and has both hands planned; the last one that was asked for counts. */
+/** Why there is nothing to show, in words. */
+export class NoDrill extends Error {}
+
+/** Has drills planned as they are asked for; the last one that was asked for counts. */
 export class DrillDesk {
   made = $state.raw<MadeDrill>();
   problem = $state('');
@@ -51,49 +43,35 @@ export class DrillDesk {
     return plan && this.made ? placedMarks(plan.proposals, this.made.sourceMarks, new Map()) : [];
   });
   #planner: Planner | undefined;
-  #next: (() => Promise<void>) | undefined;
+  #next: (() => Promise<WantedDrill>) | undefined;
 
-  /** Makes a drill from what is chosen for it; while one is being made the last one asked for waits. */
-  ask(kind: DrillName, typed: Readonly<Record<string, string>>, player: DrillPlayer): void {
-    this.#next = () => this.#make(kind, typed, player);
+  /** Shows a drill; while one is being made the last one asked for waits. `find` throws `NoDrill` where there is none. */
+  show(find: () => Promise<WantedDrill>): void {
+    this.#next = find;
     if (!this.isMaking) void this.#work();
   }
 
   async #work(): Promise<void> {
     this.isMaking = true;
-    try {
-      for (let next = this.#next; next; next = this.#next) {
-        this.#next = undefined;
-        await next();
+    for (let next = this.#next; next; next = this.#next) {
+      this.#next = undefined;
+      try {
+        this.made = await this.#make(await next());
+        this.problem = '';
+      } catch (error) {
+        this.problem =
+          error instanceof NoDrill ? error.message : 'The drill could not be made. Load the page again.';
       }
-    } catch {
-      this.problem = 'The drill could not be made. Load the page again.';
-    } finally {
-      this.isMaking = false;
     }
+    this.isMaking = false;
   }
 
-  async #make(
-    kind: DrillName,
-    typed: Readonly<Record<string, string>>,
-    { setup, language, noteNames }: DrillPlayer,
-  ): Promise<void> {
-    const wording = wordingIn(language, noteNames);
-    const read = readDrill(kind, typed);
-    if (!read.ok) {
-      this.problem = drillProblemText(wordingIn('en'), read.error);
-      return;
-    }
-    const title = drillTitle(wording, read.value);
-    const source = drillSource(read.value, title);
+  async #make(wanted: WantedDrill): Promise<MadeDrill> {
     const planner = (this.#planner ??= takePlanner());
-    const bytes = new TextEncoder().encode(source);
+    const bytes = new TextEncoder().encode(wanted.source);
     const opened = await planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), undefined);
-    if (!opened.ok) {
-      this.problem = problemWords(opened.error);
-      return;
-    }
-    const fingering = { ...EMPTY_FINGERING, setup: { ...setup, tempo: Number(read.value.values.tempo) } };
+    if (!opened.ok) throw new NoDrill(problemWords(opened.error));
+    const fingering = { ...EMPTY_FINGERING, setup: { ...wanted.setup, tempo: wanted.tempo } };
     const planned = new CurrentPlan(
       planner,
       () => fingering,
@@ -101,12 +79,8 @@ export class DrillDesk {
     );
     void planned.replan();
     await planned.settled();
-    this.problem = '';
-    this.made = {
-      drill: read.value,
-      title,
-      care: drillCare(wording, kind),
-      source,
+    return {
+      ...wanted,
       score: opened.value.score,
       sourceMarks: new Map(opened.value.marks),
       planned,
@@ -120,4 +94,5 @@ export class DrillDesk {
   }
 }
 
-export const isDrillName = (name: string): name is DrillName => drillKindNamed(name) !== undefined;
+/** The bar of a note, counted from 0. */
+export const barOf = ({ score }: MadeDrill, note: NoteIndex): number => score.notes[note]?.bar ?? 0;

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { DENSITIES, DEPTHS, type Density, type Depth } from '@oculon/core';
-  import { LANGUAGE_NAMES, NOTE_NAMES } from '../shell/choices.ts';
+  import { DENSITIES, DEPTHS, type Depth } from '@oculon/core';
+  import { DENSITY_NAMES, LANGUAGE_NAMES, NOTE_NAMES } from '../shell/choices.ts';
   import { LONGEST_REMARKS, PAPERS, type Lesson, type Paper } from './lesson.ts';
 
   interface Props {
@@ -10,11 +10,6 @@
   }
   let { lesson, remarks = $bindable(), student = $bindable() }: Props = $props();
 
-  const DENSITY_NAMES: Readonly<Record<Density, string>> = {
-    essential: 'Essential marks',
-    working: 'Working marks',
-    everything: 'Every mark',
-  };
   const DEPTH_NAMES: Readonly<Record<Depth, string>> = {
     brief: 'In brief',
     shapes: 'Shapes',

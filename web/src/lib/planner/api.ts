@@ -9,6 +9,7 @@ import type {
   Fix,
   HandPoint,
   ImportProblem,
+  Ladder,
   Mark,
   MarkDecision,
   MarkId,
@@ -27,6 +28,8 @@ import type {
   Setup,
   Shift,
   ShiftRide,
+  Spot,
+  SpotDrill,
   Technique,
   WalkLine,
 } from '@oculon/core';
@@ -68,6 +71,18 @@ export interface PageView {
 /** Some bars of a walk-through under their heading. */
 export interface WalkView extends WalkLine {
   readonly heading: string;
+}
+
+/** A hard spot with its ladder, and the drills that it has notes for. */
+export interface SpotView {
+  readonly spot: Spot;
+  readonly ladder: Ladder;
+  readonly drills: readonly SpotDrill[];
+}
+/** A drill as a document. */
+export interface SpotDrillView {
+  readonly title: string;
+  readonly source: string;
 }
 
 /** What the hands do, beyond where they lie: told once the plan stands. */

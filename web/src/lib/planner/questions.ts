@@ -3,6 +3,8 @@ import {
   choicesFor,
   comparePatternsInSteps,
   compareReturns,
+  CUT_FOR,
+  DRILLS_FOR,
   effectOf,
   fixesOf,
   markedPage,
@@ -12,10 +14,13 @@ import {
   passageReturns,
   phrasesOf,
   pluckChoices,
+  practised,
   shapeCards,
   shiftPlacesInSteps,
   signsOnPage,
   soundOf,
+  spotDrillTitle,
+  spotSource,
   walkHeading,
   walkThrough,
   writeMidi,
@@ -34,12 +39,23 @@ import {
   type Plan,
   type PricedPlacement,
   type ShapeCard,
+  type Spot,
+  type SpotDrill,
   type Steps,
   type StringNumber,
   type WithoutBarre,
 } from '@oculon/core';
 import type { PlanSounds } from '../sound/listening.svelte.ts';
-import type { MovementsView, MovementWay, PageView, ShiftWay, WalkView, WayView } from './api.ts';
+import type {
+  MovementsView,
+  MovementWay,
+  PageView,
+  ShiftWay,
+  SpotDrillView,
+  SpotView,
+  WalkView,
+  WayView,
+} from './api.ts';
 
 type Changed = { readonly plan: Plan['left']; readonly changed: readonly number[] };
 
@@ -89,6 +105,28 @@ export const QUESTIONS = {
   midi: (plan: Plan, asWritten: boolean, once: boolean): Uint8Array => writeMidi(plan, { asWritten, once }),
   /** The shapes of the left hand in playing order. */
   shapes: (plan: Plan): readonly ShapeCard[] => shapeCards(plan),
+  /** What of the piece is to be practised, with the drills that there are notes for. */
+  spots: (plan: Plan): readonly SpotView[] =>
+    practised(plan, '').spots.map(({ spot, ladder }) => ({
+      spot,
+      ladder,
+      drills: DRILLS_FOR[spot.kind].filter(
+        (drill) => spotSource(plan, spot, CUT_FOR[drill], '', ladder.rungs[0]!) !== undefined,
+      ),
+    })),
+  /** A drill cut from the piece, as a document. */
+  spotDrill: (
+    plan: Plan,
+    spot: Spot,
+    drill: SpotDrill,
+    tempo: number,
+    language: Language,
+    noteNames: NoteNames,
+  ): SpotDrillView | undefined => {
+    const title = spotDrillTitle(wordingIn(language, noteNames), plan.score, spot, drill);
+    const source = spotSource(plan, spot, CUT_FOR[drill], title, tempo);
+    return source === undefined ? undefined : { title, source };
+  },
   /** What can be done about a note that cannot be played or held. */
   waysOut: (plan: Plan, note: NoteIndex) => waysOut(plan, note),
   /** Fingers that could pluck a note, by price. */

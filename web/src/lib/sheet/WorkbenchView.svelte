@@ -1,6 +1,6 @@
 <script lang="ts">
   import { problemWords } from '../words.ts';
-  import { ArrowLeft, Download, FileText, Keyboard, Redo2, Undo2 } from '@lucide/svelte';
+  import { ArrowLeft, Download, Dumbbell, FileText, Keyboard, Redo2, Undo2 } from '@lucide/svelte';
   import { onMount, untrack } from 'svelte';
   import Part from '$lib/Part.svelte';
   import { loadMusicFonts } from '$lib/engraving/fonts.ts';
@@ -176,6 +176,9 @@
       >
       <a class="btn btn-sm" href="/pieces/{data.piece.id}/{data.fingering}/lesson"
         ><FileText class="size-4" aria-hidden="true" /> Lesson sheet</a
+      >
+      <a class="btn btn-sm" href="/pieces/{data.piece.id}/{data.fingering}/practice"
+        ><Dumbbell class="size-4" aria-hidden="true" /> Practice</a
       >
       <div class="dropdown dropdown-end">
         <button class="btn btn-sm" disabled={!workbench.planned.plan || exporting}

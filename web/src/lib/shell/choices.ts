@@ -1,3 +1,5 @@
+import type { Density } from '@oculon/core';
+
 /** Languages and ways to name notes, as they are offered. */
 export const LANGUAGE_NAMES = [
   ['en', 'English'],
@@ -7,3 +9,9 @@ export const NOTE_NAMES = [
   ['letters', 'C D E'],
   ['solfege', 'Do Re Mi'],
 ] as const;
+/** How many marks stand on a page. */
+export const DENSITY_NAMES: Readonly<Record<Density, string>> = {
+  essential: 'Essential marks',
+  working: 'Working marks',
+  everything: 'Every mark',
+};
