@@ -14,6 +14,7 @@ import { judgePassage, marginsOf, type PassageVerdict } from './judge-passage.ts
 import { REPORTED, TUNED_ON } from './passages.ts';
 import { feltReport } from './decisions-felt.ts';
 import { pageReport } from './report-pages.ts';
+import { practiceReport } from './report-practice.ts';
 import { textureReport } from './report-textures.ts';
 import { JUDGEMENTS } from './passages/judgements.ts';
 import { HEADINGS, type Heading } from './passages/passage.ts';
@@ -206,6 +207,8 @@ ${textureReport()}
 ${feltReport()}
 
 ${pageReport()}
+
+${practiceReport()}
 
 ${chordReport()}
 `;

@@ -12,6 +12,8 @@ export interface PractisedSpot {
   readonly ladder: Ladder;
   readonly place?: LadderPlace;
   readonly meetings?: readonly Meeting[];
+  /** The day on which it was first clean at its target. */
+  readonly reached?: Day;
   /** Not to be met before this day: it rests. */
   readonly restsUntil?: Day;
 }
@@ -98,7 +100,9 @@ const nextRung = ({ source: { ladder }, place }: Course): number =>
 const why = (course: Course, today: Day, weekdays: readonly number[]): PlannedMeeting['why'] => {
   if (course.reached !== undefined) return 'kept-up';
   if (course.meetings.length === 0) return 'new';
-  return dueAfter(course.meetings, today) > today && isPressed(course, today, weekdays) ? 'goal-near' : 'due';
+  return dueAfter(course.meetings, today, course.reached) > today && isPressed(course, today, weekdays)
+    ? 'goal-near'
+    : 'due';
 };
 
 /**
@@ -111,7 +115,7 @@ export const calendarOf = (wish: PracticeWish): PracticeCalendar => {
   const untilOf = new Map(goals.map(({ piece, until }) => [piece, until]));
   const courses = wish.spots.map((source): Course => {
     const place = source.place ?? AT_THE_FOOT;
-    const reached = isReached(source.ladder, place) ? from : undefined;
+    const reached = isReached(source.ladder, place) ? (source.reached ?? from) : undefined;
     return {
       source,
       until: untilOf.get(source.piece) ?? later(from, wish.days),
@@ -128,7 +132,7 @@ export const calendarOf = (wish: PracticeWish): PracticeCalendar => {
       .filter(
         (course) =>
           (course.source.restsUntil === undefined || today >= course.source.restsUntil) &&
-          (dueAfter(course.meetings, today) <= today || isPressed(course, today, weekdays)),
+          (dueAfter(course.meetings, today, course.reached) <= today || isPressed(course, today, weekdays)),
       )
       .sort(
         (a, b) =>

@@ -17,8 +17,20 @@ export const runOf = (meetings: readonly Meeting[]): number =>
 export const intervalAfter = (run: number): number =>
   INTERVALS[Math.min(Math.max(run - 1, 0), INTERVALS.length - 1)]!;
 
-/** The day on which a spot is due again; today for one that was never met. */
-export const dueAfter = (meetings: readonly Meeting[], today: Day): Day => {
+/**
+ * A spot that is still climbing toward its target is met every other day at least: with intervals that widen from the first
+ * clean meetings on, made-up students did not reach in eight weeks what they reached in four. Our own value.
+ */
+const MOST_WHILE_CLIMBING = 2;
+
+/**
+ * The day on which a spot is due again; today for one that was never met. Intervals widen once the target was reached, on
+ * the day `reached`.
+ */
+export const dueAfter = (meetings: readonly Meeting[], today: Day, reached?: Day): Day => {
   const last = meetings.at(-1);
-  return last === undefined ? today : later(last.day, intervalAfter(runOf(meetings)));
+  if (last === undefined) return today;
+  if (reached === undefined)
+    return later(last.day, Math.min(MOST_WHILE_CLIMBING, intervalAfter(runOf(meetings))));
+  return later(last.day, intervalAfter(runOf(meetings.filter(({ day }) => day >= reached))));
 };

@@ -66,6 +66,11 @@ describe('meetings', () => {
     expect(dueAfter([], today)).toBe(100);
     const clean = (at: number) => ({ day: day(at), isClean: true });
     expect(dueAfter([clean(90), clean(91), clean(92)], today)).toBe(94);
+    // While it climbs no longer than two days; from the day of its target on 1, 1, 2, 4 …
+    const six = [90, 91, 92, 94, 96, 98].map(clean);
+    expect(dueAfter(six, today)).toBe(100);
+    expect(dueAfter(six, today, day(90))).toBe(112);
+    expect(dueAfter(six, today, day(94))).toBe(100);
     expect(dueAfter([clean(90), clean(91), { day: day(92), isClean: false }], today)).toBe(93);
     expect(dueAfter([{ day: day(91), isClean: false }, clean(92)], today)).toBe(93);
   });
