@@ -257,3 +257,15 @@ export {
   spotDrillTitle,
   spotKindName,
 } from './wording/practice-words.ts';
+
+// Reference
+export {
+  comfortableFrom,
+  fretMeasures,
+  reachFromFrets,
+  stretchBetween,
+  stretchOnInstruments,
+} from './practice/reference/neck.ts';
+export { harmonicWays, HIGHEST_PARTIAL, nodesOf } from './practice/reference/harmonics.ts';
+export { noteMs, sameFingerMs, tempoFor } from './practice/reference/time.ts';
+export { tensionAfter } from './practice/reference/strings.ts';
