@@ -34,6 +34,7 @@ export {
   SCALE_LENGTHS,
   type Guitar,
   openPitch,
+  placesOf,
 } from './instrument/guitar.ts';
 export { stringSign, stringSigns } from './instrument/string-sign.ts';
 export { HAND_SIZES, handOf, measuredHand } from './left/hand/hand.ts';
@@ -266,6 +267,6 @@ export {
   stretchBetween,
   stretchOnInstruments,
 } from './practice/reference/neck.ts';
-export { harmonicWays, HIGHEST_PARTIAL, nodesOf } from './practice/reference/harmonics.ts';
-export { noteMs, sameFingerMs, tempoFor } from './practice/reference/time.ts';
+export { harmonicWays, nodesOf } from './practice/reference/harmonics.ts';
+export { noteMs, sameFingerMs } from './practice/reference/time.ts';
 export { tensionAfter } from './practice/reference/strings.ts';

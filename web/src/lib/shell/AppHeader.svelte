@@ -9,6 +9,7 @@
     ['/drills', 'Drills'],
     ['/students', 'Students'],
     ['/instruments', 'Instruments'],
+    ['/reference', 'Reference'],
     ['/account', 'Account'],
   ] as const;
   const places = $derived(showsOutbox ? [...PLACES, ['/outbox', 'Outbox'] as const] : PLACES);
