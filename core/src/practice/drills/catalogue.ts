@@ -1,10 +1,15 @@
 import { arpeggio } from './arpeggio.ts';
 import type { DrillKind } from './drill-kind.ts';
 import { chromatic, fingerPairs, slurPairs } from './finger-drills.ts';
-import { barreSteps, bassDamping, harmonics } from './hand-drills.ts';
+import { barreSteps } from './barre-steps.ts';
+import { bassDamping } from './bass-damping.ts';
+import { artificialHarmonics, harmonics } from './harmonics.ts';
 import { intervals } from './intervals.ts';
-import { accents, homeStrings, rightOrders, strums, tremolo } from './right-hand-drills.ts';
+import { accents, threeAgainstTwo } from './rhythms.ts';
+import { homeStrings, levels, rightOrders } from './right-orders.ts';
 import { scale, scaleInPosition, scaleOnOneString } from './scale.ts';
+import { strums } from './strums.ts';
+import { tremolo } from './tremolo.ts';
 
 const KINDS = [
   scale,
@@ -17,10 +22,13 @@ const KINDS = [
   slurPairs,
   barreSteps,
   harmonics,
+  artificialHarmonics,
   rightOrders,
   homeStrings,
+  levels,
   tremolo,
   accents,
+  threeAgainstTwo,
   strums,
   bassDamping,
 ] as const;

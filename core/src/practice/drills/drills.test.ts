@@ -10,7 +10,7 @@ import { DRILL_KINDS, type DrillName } from './catalogue.ts';
 import { drillKindNamed, drillSource, readDrill } from './drill.ts';
 import { CHORD_NAMES, SCALE_NAMES, TONICS, type ChordName, type ScaleName } from './keys.ts';
 import { typedValues, type Parameter, type ParameterValue } from './parameter.ts';
-import { RIGHT_ORDERS } from './right-hand-drills.ts';
+import { RIGHT_ORDERS } from './right-orders.ts';
 
 const drillScore = (kind: DrillName, typed: Readonly<Record<string, string>> = {}): Score => {
   const drill = readDrill(kind, typed);
@@ -184,6 +184,18 @@ describe('drills of the fingers', () => {
   });
 });
 
+describe('artificial harmonics', () => {
+  it('sound an octave above what the left hand stops', () => {
+    for (const tonic of TONICS) {
+      const plan = planned(drillScore('artificial-harmonics', { tonic }));
+      plan.notes.forEach(({ string, fret }, index) => {
+        expect([64, 59, 55, 50, 45, 40][string! - 1]! + fret! + 12).toBe(plan.score.notes[index]!.midi);
+        expect(fret).toBeLessThanOrEqual(5);
+      });
+    }
+  });
+});
+
 describe('drills of the right hand', () => {
   it('have 4! orders, six for each finger that begins', () => {
     expect(new Set(RIGHT_ORDERS).size).toBe(4 * 3 * 2 * 1);
@@ -202,6 +214,33 @@ describe('drills of the right hand', () => {
     const column = drillScore('right-orders', { order: 'mpai', combined: 'column', touch: 'ringing' });
     expect(column.bars).toHaveLength(6);
     expect(column.notes.every((note, index) => index % 4 > 0 || note.fingering.pluck === 'm')).toBe(true);
+  });
+
+  it('come by levels: two fingers, three, all, the others silent', () => {
+    const score = drillScore('levels', { pattern: 'pimami', chords: 'open-strings' });
+    const plucks = [0, 1, 2].map((bar) =>
+      score.notes
+        .filter((note) => note.bar === bar)
+        .map(({ fingering }) => fingering.pluck)
+        .join(''),
+    );
+    expect(plucks).toEqual(['pii', 'pimmi', 'pimami']);
+  });
+
+  it('set three against two: they meet on the first of each bar alone', () => {
+    for (const threes of ['fingers', 'thumb']) {
+      const score = drillScore('three-against-two', { threes });
+      for (const bar of score.bars) {
+        const at = (isThumb: boolean) =>
+          score.notes
+            .filter((note) => note.bar === bar.index && (note.fingering.pluck === 'p') === isThumb)
+            .map(({ onset }) => (6 * (onset - bar.start)) / bar.length);
+        expect([at(threes === 'thumb'), at(threes !== 'thumb')]).toEqual([
+          [0, 2, 4],
+          [0, 3],
+        ]);
+      }
+    }
   });
 
   it('build tremolo up note by note', () => {

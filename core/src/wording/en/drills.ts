@@ -22,6 +22,9 @@ export const DRILLS_EN = {
   'drill.name.strums': 'Strums',
   'drill.name.bass-damping': 'Damping a bass line',
 
+  'drill.name.artificial-harmonics': 'Artificial harmonics',
+  'drill.name.levels': 'A pattern by levels',
+  'drill.name.three-against-two': 'Three against two',
   'drill.about.scale': 'Up and down over the neck; Oculon finds the positions and where the hand moves.',
   'drill.about.scale-in-position':
     'The hand stays where it is: as many octaves as it reaches. Each finger keeps its fret; the first or the fourth reaches one further where it must.',
@@ -51,6 +54,12 @@ export const DRILLS_EN = {
   'drill.about.bass-damping':
     'Each bass ends when the next begins, and every rest is silent: the thumb comes back to the string that still rings.',
 
+  'drill.about.artificial-harmonics':
+    'The left hand as in first position; the index of the right touches twelve frets further, thumb or ring finger plucks.',
+  'drill.about.levels':
+    'The thumb and one finger, the thumb and two, then all: each level only when the one before is even.',
+  'drill.about.three-against-two':
+    'Count “one, two-and, three”: only the first stroke of each bar falls together.',
   'drill.parameter.tonic': 'Key',
   'drill.parameter.root': 'Root',
   'drill.parameter.scale': 'Scale',
@@ -87,6 +96,8 @@ export const DRILLS_EN = {
   'drill.parameter.values': 'Note values',
   'drill.parameter.tune': 'Tune above',
 
+  'drill.parameter.pattern': 'Pattern',
+  'drill.parameter.threes': 'Threes',
   'drill.choice.major': 'major',
   'drill.choice.minor': 'minor',
   'drill.choice.natural-minor': 'natural minor',
@@ -146,6 +157,8 @@ export const DRILLS_EN = {
   'drill.choice.full': 'full beats',
   'drill.choice.with-rests': 'a rest after each',
 
+  'drill.choice.fingers': 'in the fingers',
+  'drill.choice.thumb': 'in the thumb',
   'drill.title.scale': '{tonic} {scale}, {octaves, plural, one {one octave} other {# octaves}}',
   'drill.title.scale-in-position': '{tonic} {scale} in position {position}',
   'drill.title.scale-on-one-string': '{tonic} {scale} on {string}',
@@ -165,6 +178,9 @@ export const DRILLS_EN = {
   'drill.title.strums': 'Strums, {strokes}: {chords}',
   'drill.title.bass-damping': 'Bass line {line}, {values}',
 
+  'drill.title.artificial-harmonics': 'Artificial harmonics: {tonic} {scale}',
+  'drill.title.levels': '{pattern} by levels: {chords}',
+  'drill.title.three-against-two': 'Three against two, threes {threes}',
   'drill.care.stretch':
     'Begin high on the neck, where the frets are narrow. Stop when it hurts; if pain or numbness stays, see a doctor or a hand therapist.',
   'drill.care.barre':

@@ -24,6 +24,9 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
   'drill.name.strums': 'Rasgueos',
   'drill.name.bass-damping': 'Apagar una línea de bajos',
 
+  'drill.name.artificial-harmonics': 'Armónicos artificiales',
+  'drill.name.levels': 'Un patrón por niveles',
+  'drill.name.three-against-two': 'Tres contra dos',
   'drill.about.scale':
     'Arriba y abajo por el diapasón; Oculon busca las posiciones y dónde se mueve la mano.',
   'drill.about.scale-in-position':
@@ -55,6 +58,12 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
   'drill.about.bass-damping':
     'Cada bajo acaba cuando empieza el siguiente, y cada silencio calla: el pulgar vuelve a la cuerda que aún suena.',
 
+  'drill.about.artificial-harmonics':
+    'La mano izquierda como en primera posición; el índice de la derecha toca doce trastes más allá, el pulgar o el anular pulsa.',
+  'drill.about.levels':
+    'El pulgar y un dedo, el pulgar y dos, después todos: cada nivel solo cuando el anterior es parejo.',
+  'drill.about.three-against-two':
+    'Cuenta «uno, dos-y, tres»: solo el primer golpe de cada compás cae junto.',
   'drill.parameter.tonic': 'Tonalidad',
   'drill.parameter.root': 'Fundamental',
   'drill.parameter.scale': 'Escala',
@@ -91,6 +100,8 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
   'drill.parameter.values': 'Figuras',
   'drill.parameter.tune': 'Melodía encima',
 
+  'drill.parameter.pattern': 'Patrón',
+  'drill.parameter.threes': 'Treses',
   'drill.choice.major': 'mayor',
   'drill.choice.minor': 'menor',
   'drill.choice.natural-minor': 'menor natural',
@@ -150,6 +161,8 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
   'drill.choice.full': 'pulsos enteros',
   'drill.choice.with-rests': 'un silencio después de cada una',
 
+  'drill.choice.fingers': 'en los dedos',
+  'drill.choice.thumb': 'en el pulgar',
   'drill.title.scale': '{tonic} {scale}, {octaves, plural, one {una octava} other {# octavas}}',
   'drill.title.scale-in-position': '{tonic} {scale} en posición {position}',
   'drill.title.scale-on-one-string': '{tonic} {scale} en {string}',
@@ -169,6 +182,9 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
   'drill.title.strums': 'Rasgueos, {strokes}: {chords}',
   'drill.title.bass-damping': 'Línea de bajos {line}, {values}',
 
+  'drill.title.artificial-harmonics': 'Armónicos artificiales: {tonic} {scale}',
+  'drill.title.levels': '{pattern} por niveles: {chords}',
+  'drill.title.three-against-two': 'Tres contra dos, los treses {threes}',
   'drill.care.stretch':
     'Empieza arriba, donde los trastes son estrechos. Para si duele; si el dolor o el hormigueo siguen, ve al médico o a un terapeuta de la mano.',
   'drill.care.barre':
