@@ -101,8 +101,12 @@ const shapes = (
   };
 };
 
-/** A score with some notes changed or left out; what is left out is silent. */
-const shaped = (score: Score, change: (note: Note) => Note | undefined): Score => {
+/** A score with some notes changed or left out; what is left out is silent, and outside of the loop nothing stands at all. */
+const shaped = (
+  score: Score,
+  change: (note: Note) => Note | undefined,
+  isInLoop: (onset: number) => boolean,
+): Score => {
   const places = new Map<NoteIndex, NoteIndex>();
   const kept: Note[] = [];
   for (const note of score.notes) {
@@ -131,6 +135,8 @@ const shaped = (score: Score, change: (note: Note) => Note | undefined): Score =
       voices: bar.voices.map(({ name, events }) => ({
         name,
         events: events.flatMap((event) => {
+          if (!isInLoop(event.onset))
+            return event.grace ? [] : [{ ...event, kind: 'space' as const, notes: [], fermata: false }];
           if (event.kind !== 'notes') return [event];
           const notes = event.notes.flatMap((note) => places.get(note) ?? []);
           if (notes.length > 0) return [{ ...event, notes }];
@@ -191,23 +197,26 @@ const cutScore = (plan: Plan, spot: Spot, cut: SpotCut, title: string, tempo: nu
   if (cut === 'blocks') return blocksScore(plan, spot, title, tempo);
   const bars = Array.from({ length: spot.to - spot.from + 1 }, (_, place) => spot.from + place);
   const { score, sources } = excerptOf(plan.score, bars);
-  const isIn = (note: Note): boolean => {
-    const { onset } = plan.score.notes[sources[note.index]!]!;
-    return onset >= spot.start && onset <= spot.end;
-  };
+  const offset = plan.score.bars[spot.from]!.start;
+  const isInLoop = (onset: number): boolean => onset + offset >= spot.start && onset + offset <= spot.end;
+  const isIn = ({ onset }: Note): boolean => isInLoop(onset);
   const shape = shapes(
     plan,
     score.notes.filter(isIn).map(({ index }) => plan.notes[sources[index]!]!),
   )[cut];
   let place = -1;
   let last = -1;
-  const made = shaped(score, (note) => {
-    if (!isIn(note)) return undefined;
-    const planned = plan.notes[sources[note.index]!]!;
-    if (note.onset !== last) place += 1;
-    last = note.onset;
-    return shape({ ...note, fingering: fingeringOf(planned, note.harmonic !== undefined) }, planned, place);
-  });
+  const made = shaped(
+    score,
+    (note) => {
+      if (!isIn(note)) return undefined;
+      const planned = plan.notes[sources[note.index]!]!;
+      if (note.onset !== last) place += 1;
+      last = note.onset;
+      return shape({ ...note, fingering: fingeringOf(planned, note.harmonic !== undefined) }, planned, place);
+    },
+    isInLoop,
+  );
   return {
     ...made,
     title,

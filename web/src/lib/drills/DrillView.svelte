@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { replaceState } from '$app/navigation';
+  import { afterNavigate, replaceState } from '$app/navigation';
   import {
     DENSITIES,
     DRILL_GROUPS,
@@ -53,11 +53,10 @@
     };
   });
 
+  // Before the router has begun the address cannot be changed.
   let isAlive = $state(false);
-  onMount(() => {
-    isAlive = true;
-    return () => desk.close();
-  });
+  afterNavigate(() => (isAlive = true));
+  onMount(() => () => desk.close());
   $effect(() => {
     if (!isAlive) return;
     const [wanted, values, whose, student] = [kind, typed, player, forWhom];
@@ -88,7 +87,7 @@
 </script>
 
 <div class="mt-6 grid gap-6 lg:grid-cols-[17rem_1fr] print:mt-0 print:block">
-  <aside class="space-y-4 print:hidden">
+  <aside class="min-w-0 space-y-4 print:hidden">
     <label class="block text-sm"
       >Drill
       <select class="select mt-1 w-full" bind:value={kind}>
@@ -123,7 +122,7 @@
         {care}
       </p>{/each}
   </aside>
-  <main>
+  <main class="min-w-0">
     <DrillSheet {desk} {density}>
       {#if ways.length > 0}
         <dl class="mb-3 flex flex-wrap gap-x-6 gap-y-1 text-sm print:hidden" data-testid="right-hands">

@@ -113,7 +113,9 @@ const makeNote = (
   const signs = new Set(event.notes.flatMap((index) => score.notes[index]!.articulations));
   for (const sign of signs) {
     const glyph = ARTICULATIONS[sign];
-    if (glyph) note.addModifier(new Articulation(glyph).setPosition(stem === -1 ? 3 : 4), 0);
+    // At the head, away from the stem, whoever chose its direction: strings are written at the other end.
+    if (glyph)
+      note.addModifier(new Articulation(glyph).setPosition(note.getStemDirection() === -1 ? 3 : 4), 0);
   }
   if (event.fermata) note.addModifier(new Articulation('a@a').setPosition(3), 0);
   return note;

@@ -93,7 +93,7 @@
 {#if workbench?.piece.phase === 'failed'}<p role="alert" class="m-6">{workbench.piece.problem}</p>{/if}
 {#if problem}<p role="alert" class="m-6 text-error">{problem}</p>{/if}
 <div class="mx-auto grid max-w-6xl gap-6 p-4 lg:grid-cols-[19rem_1fr] print:block print:p-0">
-  <aside class="space-y-4 print:hidden" aria-label="Hard spots">
+  <aside class="min-w-0 space-y-4 print:hidden" aria-label="Hard spots">
     {#if score && spots}
       {#if spots.length === 0}
         <p>Nothing in this piece stands out. Play it phrase by phrase.</p>
@@ -113,7 +113,7 @@
       <p role="status" class="text-sm opacity-80">Looking for the hard spots …</p>
     {/if}
   </aside>
-  <main>
+  <main class="min-w-0">
     {#if chosen}
       <DrillSheet {desk} {density}>
         <div class="mb-3 flex flex-wrap items-end gap-3 text-sm print:hidden">

@@ -38,25 +38,27 @@
         {/each}
       {/each}
     </svg>
-    <table class="table table-xs w-auto">
-      <thead class="text-base-content"
-        ><tr
-          ><th scope="col">notes to the beat</th><th scope="col">ms</th><th scope="col">a second</th><th
-            scope="col">the same finger: alone</th
-          ><th scope="col">of two</th><th scope="col">of three</th></tr
-        ></thead
-      >
-      <tbody data-testid="tempo-rows">
-        {#each DIVISIONS as division (division)}
-          <tr
-            ><td>{division}</td><td>{noteMs(tempo, division).toFixed(0)}</td><td
-              >{(1000 / noteMs(tempo, division)).toFixed(1)}</td
-            >{#each [1, 2, 3] as fingers (fingers)}<td
-                >every {sameFingerMs(tempo, division, fingers).toFixed(0)} ms</td
-              >{/each}</tr
-          >
-        {/each}
-      </tbody>
-    </table>
+    <div class="overflow-x-auto" role="region" aria-label="Times of notes">
+      <table class="table table-xs w-auto">
+        <thead class="text-base-content"
+          ><tr
+            ><th scope="col">notes to the beat</th><th scope="col">ms</th><th scope="col">a second</th><th
+              scope="col">the same finger: alone</th
+            ><th scope="col">of two</th><th scope="col">of three</th></tr
+          ></thead
+        >
+        <tbody data-testid="tempo-rows">
+          {#each DIVISIONS as division (division)}
+            <tr
+              ><td>{division}</td><td>{noteMs(tempo, division).toFixed(0)}</td><td
+                >{(1000 / noteMs(tempo, division)).toFixed(1)}</td
+              >{#each [1, 2, 3] as fingers (fingers)}<td
+                  >every {sameFingerMs(tempo, division, fingers).toFixed(0)} ms</td
+                >{/each}</tr
+            >
+          {/each}
+        </tbody>
+      </table>
+    </div>
   {:else}<p role="alert" class="mt-1 text-sm text-error">A tempo from 10 to 400 beats a minute.</p>{/if}
 </section>
