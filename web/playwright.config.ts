@@ -39,7 +39,7 @@ export default defineConfig({
     stdout: 'ignore',
     stderr: 'pipe',
     env: {
-      OCULON_PORTS: Array.from({ length: WORKERS }, (_, worker) => FIRST_PORT + worker).join(' '),
+      PORT: Array.from({ length: WORKERS }, (_, worker) => FIRST_PORT + worker).join(' '),
       OCULON_REGISTRATION: 'open',
       OCULON_SHOW_OUTBOX: 'yes',
     },

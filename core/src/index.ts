@@ -37,7 +37,7 @@ export {
   placesOf,
 } from './instrument/guitar.ts';
 export { stringSign, stringSigns } from './instrument/string-sign.ts';
-export { HAND_SIZES, handOf, measuredHand } from './left/hand/hand.ts';
+export { HAND_SIZES, type Hand, handOf, measuredHand } from './left/hand/hand.ts';
 
 // The teacher’s document: decisions, marks, rules, setup, and their edits
 export {

@@ -1,5 +1,5 @@
-// Builds when needed and serves the application on the test database for the browser tests: one server, signed in as a
-// teacher of its own, on each port asked for.
+// Builds when needed and serves the application on the test database: one server on each port that PORT names, each signed
+// in as a teacher of its own, or as OCULON_TEACHER.
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
@@ -16,8 +16,11 @@ await client.connect();
 
 /** Starts a server on a port; settles when it listens. */
 const serve = async (port) => {
-  const teacher = randomUUID();
-  await client.query(`insert into teachers (id, name) values ($1, 'Browser test')`, [teacher]);
+  const teacher = process.env.OCULON_TEACHER ?? randomUUID();
+  await client.query(
+    `insert into teachers (id, name) values ($1, 'Browser test') on conflict (id) do nothing`,
+    [teacher],
+  );
   const server = spawn(process.execPath, ['server/main.mjs'], {
     cwd: WEB,
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
@@ -36,5 +39,5 @@ const serve = async (port) => {
   await new Promise((resolve) => server.once('message', resolve));
 };
 
-for (const port of process.env.OCULON_PORTS.split(' ')) await serve(port);
+for (const port of process.env.PORT.split(' ')) await serve(port);
 await client.end();

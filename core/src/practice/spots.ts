@@ -145,7 +145,8 @@ const loopAround = (
 ): { readonly start: number; readonly end: number } => {
   const after = onsets.findIndex((onset) => onset > last);
   const end = after < 0 ? onsets.length - 1 : after;
-  let start = Math.max(0, onsets.findIndex((onset) => onset >= first) - 1);
+  const at = onsets.findIndex((onset) => onset >= first);
+  let start = Math.max(0, (at < 0 ? end : at) - 1);
   while (start > 0 && (!isBeat(onsets[start]!) || end - start + 1 < LEAST_MOMENTS)) start -= 1;
   return { start: onsets[start]!, end: onsets[end]! };
 };

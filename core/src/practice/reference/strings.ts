@@ -3,6 +3,3 @@
  * while length and mass stay (Mersenne 1636). No mass of a string is needed for that, and none is given here.
  */
 export const tensionAfter = (semitones: number): number => 2 ** (semitones / 6);
-
-/** The tension at another scale length for the same pitch and string, as a share: with the square of the length. */
-export const tensionAtLength = (from: number, to: number): number => (to / from) ** 2;

@@ -6,13 +6,13 @@
     stretchOnInstruments,
     type FingerPair,
     type Guitar,
+    type Hand,
   } from '@oculon/core';
-  import type { handOf } from '@oculon/core';
   import NeckPicture from './NeckPicture.svelte';
 
   interface Props {
     neck: Pick<Guitar, 'scaleLength' | 'capo' | 'frets'>;
-    hand: ReturnType<typeof handOf>;
+    hand: Hand;
   }
   const { neck, hand }: Props = $props();
 
