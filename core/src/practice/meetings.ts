@@ -19,7 +19,7 @@ export const intervalAfter = (run: number): number =>
 
 /**
  * A spot that is still climbing toward its target is met every other day at least: with intervals that widen from the first
- * clean meetings on, made-up students did not reach in eight weeks what they reached in four. Our own value.
+ * clean meetings on, made-up students reached in eight weeks little of what they reached in three to five. Our own value.
  */
 const MOST_WHILE_CLIMBING = 2;
 

@@ -284,7 +284,7 @@ describe('every drill', () => {
           );
           expect(troubles.map(({ code, bar }) => `${code} in bar ${bar}`)).toEqual([]);
         }),
-        { numRuns: 12 },
+        { numRuns: 8 },
       );
     },
   );
