@@ -7,7 +7,7 @@
   import SaveBadge from '../document/SaveBadge.svelte';
   import { Outdated } from '../planner/asking.ts';
   import { shownSpans } from '../sheet/shown-marks.ts';
-  import { Workbench } from '../workbench/workbench.svelte.ts';
+  import { workbenchOf, type Workbench } from '../workbench/workbench.svelte.ts';
   import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/lesson/$types';
   import { lettersOfHardBars } from './hard-bars.ts';
   import { toDataURL } from 'qrcode';
@@ -50,14 +50,7 @@
   onMount(() => {
     Object.assign(lesson, untrack(keptLesson), data.speech ?? {});
     student = data.version.student ?? '';
-    const opened = new Workbench({
-      piece: data.piece.id,
-      fingering: data.fingering,
-      revision: data.revision,
-      edits: data.edits,
-      editIds: data.editIds,
-      part: data.part,
-    });
+    const opened = workbenchOf(data);
     workbench = opened;
     walk = new OwnWalk(opened.decisions, () => opened.piece.score);
     void opened.open();

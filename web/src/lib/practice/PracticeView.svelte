@@ -7,7 +7,7 @@
   import { Outdated } from '../planner/asking.ts';
   import type { SpotView } from '../planner/api.ts';
   import { DENSITY_NAMES } from '../shell/choices.ts';
-  import { Workbench } from '../workbench/workbench.svelte.ts';
+  import { workbenchOf, type Workbench } from '../workbench/workbench.svelte.ts';
   import SpotList from './SpotList.svelte';
   import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/practice/$types';
 
@@ -23,14 +23,7 @@
   const desk = new DrillDesk();
 
   onMount(() => {
-    const opened = new Workbench({
-      piece: data.piece.id,
-      fingering: data.fingering,
-      revision: data.revision,
-      edits: data.edits,
-      editIds: data.editIds,
-      part: data.part,
-    });
+    const opened = workbenchOf(data);
     workbench = opened;
     void opened.open();
     return () => {

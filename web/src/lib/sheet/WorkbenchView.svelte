@@ -33,7 +33,7 @@
   import { saveFile } from '$lib/save-file.ts';
   import ThemeToggle from '$lib/ThemeToggle.svelte';
   import { redo, undo } from '$lib/workbench/commands.ts';
-  import { Workbench } from '$lib/workbench/workbench.svelte.ts';
+  import { workbenchOf, type Workbench } from '$lib/workbench/workbench.svelte.ts';
   import type { VersionMessage } from '$lib/planner/api.ts';
   import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/$types';
 
@@ -83,14 +83,7 @@
   onMount(() => {
     const opened = untrack(
       () =>
-        new Workbench({
-          piece: data.piece.id,
-          fingering: data.fingering,
-          revision: data.revision,
-          edits: data.edits,
-          editIds: data.editIds,
-          part: data.part,
-        }),
+        workbenchOf(data),
     );
     workbench = opened;
     void loadMusicFonts();

@@ -16,6 +16,15 @@ export interface WorkbenchStart extends SavedFingering {
   readonly part: string;
 }
 
+/** A version as a page has loaded it. */
+export interface LoadedVersion extends Omit<WorkbenchStart, 'piece'> {
+  readonly piece: { readonly id: string };
+}
+
+/** The workbench of a version that a page has loaded; `open` has still to be called, and `close` at the end. */
+export const workbenchOf = ({ piece, fingering, revision, edits, editIds, part }: LoadedVersion): Workbench =>
+  new Workbench({ piece: piece.id, fingering, revision, edits, editIds, part });
+
 /**
  * One open piece: its parts, and what passes between them. Edits flow one way: command → decisions → plan → sheet. A
  * panel takes the parts it needs; only what performs commands takes the whole.
