@@ -30,7 +30,7 @@ const READING = [
   [
     'Formatting',
     bin('prettier'),
-    ['--check', '--cache', '--cache-location', cache('prettier'), '--log-level', 'warn', '.'],
+    ['--check', '--cache', '--cache-location', cache('formatting'), '--log-level', 'warn', '.'],
     {},
   ],
   ['Lint', bin('eslint'), ['--max-warnings', '0', '--cache', '--cache-location', cache('eslint'), '.'], {}],

@@ -81,10 +81,7 @@
   };
 
   onMount(() => {
-    const opened = untrack(
-      () =>
-        workbenchOf(data),
-    );
+    const opened = untrack(() => workbenchOf(data));
     workbench = opened;
     void loadMusicFonts();
     void opened.open();
