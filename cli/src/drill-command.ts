@@ -85,7 +85,7 @@ export const drill = async (args: readonly string[]): Promise<0 | 1> => {
     return 0;
   }
   const made = readDrill(kind, readTyped(typed));
-  if (!made.ok) return complain(drillProblemText(wording, made.error));
+  if (!made.ok) throw new UsageError(drillProblemText(wording, made.error));
   const title = drillTitle(wording, made.value);
   const source = drillSource(made.value, title);
   const read = readMusicXml(source);

@@ -310,7 +310,7 @@ describe('oculon drill', () => {
     expect(oculon('drill', 'scale', 'tonic').status).toBe(2);
     expect(oculon('drill', 'scale', 'tonic=C', 'tonic=D').status).toBe(2);
     const unknown = oculon('drill', 'scale', 'tonic=H');
-    expect(unknown).toMatchObject({ status: 1, stdout: '' });
+    expect(unknown).toMatchObject({ status: 2, stdout: '' });
     expect(unknown.stderr).toMatch(/“tonic” cannot be “H”. It may be: C, Db/);
     expect(oculon('drill', 'skale').stderr).toMatch(/There is no drill “skale”/);
   });

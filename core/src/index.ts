@@ -248,7 +248,7 @@ export { practised, spreadWeekdays } from './practice/practise.ts';
 export { practiceJson, type PractisedPiece } from './practice/practice-json.ts';
 export type { Spot, SpotKind } from './practice/spots.ts';
 export { DRILLS_FOR, type SpotDrill } from './practice/spot-drills.ts';
-export { CUT_FOR, spotSource } from './practice/spot-scores.ts';
+export { CUT_FOR, spotScore, spotSource } from './practice/spot-scores.ts';
 export { type Ladder } from './practice/ladder.ts';
 export {
   practiceTable,

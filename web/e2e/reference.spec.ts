@@ -12,6 +12,12 @@ test('measures, stretches, pitches, harmonics, tempi and tensions are looked up'
   await page.getByRole('spinbutton', { name: 'from fret' }).fill('7');
   await page.getByRole('spinbutton', { name: 'to fret' }).fill('11');
   await expect(page.getByTestId('stretch')).toContainText('mm between the fingertips; over 4 frets');
+  // What is empty or beyond the neck is said, not computed.
+  for (const fret of ['', '30', '7']) {
+    await page.getByRole('spinbutton', { name: 'to fret' }).fill(fret);
+    await expect(page.getByRole('alert')).toHaveText('Two frets from 1 to 19, the lower one first.');
+  }
+  await page.getByRole('spinbutton', { name: 'to fret' }).fill('11');
 
   await page.getByRole('textbox', { name: 'Sounding pitch' }).fill('C4');
   await expect(page.getByTestId('places')).toHaveText('C4: ② fret 1, ③ fret 5, ④ fret 10, ⑤ fret 15');

@@ -14,9 +14,9 @@
     kind: DrillName;
     /** What is chosen, as it is typed; what is missing is as it is at first. */
     typed: Readonly<Record<string, string>>;
-    onset: (name: string, value: string) => void;
+    onchoose: (name: string, value: string) => void;
   }
-  const { kind, typed, onset }: Props = $props();
+  const { kind, typed, onchoose }: Props = $props();
 
   const wording = wordingIn('en');
   const parameters = $derived(Object.entries(drillKindNamed(kind)!.parameters));
@@ -49,7 +49,7 @@
         <select
           class="select select-sm mt-1 w-full"
           {value}
-          onchange={(event) => onset(name, event.currentTarget.value)}
+          onchange={(event) => onchoose(name, event.currentTarget.value)}
         >
           {#each parameter.values as each (each)}<option value={each}>{shown(name, each)}</option>{/each}
         </select></label
@@ -62,7 +62,7 @@
           <select
             class="select select-sm mt-1 w-full"
             {value}
-            onchange={(event) => onset(name, event.currentTarget.value)}
+            onchange={(event) => onchoose(name, event.currentTarget.value)}
           >
             {#each { length: parameter.most - parameter.least + 1 } as _, place (place)}
               <option value={String(parameter.least + place)}>{shown(name, parameter.least + place)}</option>
@@ -75,7 +75,7 @@
             min={parameter.least}
             max={parameter.most}
             {value}
-            onchange={(event) => onset(name, event.currentTarget.value)}
+            onchange={(event) => onchoose(name, event.currentTarget.value)}
           />
         {/if}
       </label>
@@ -91,7 +91,7 @@
                 class="btn join-item btn-xs"
                 aria-label="{shown(name, [member])} earlier"
                 disabled={place === 0}
-                onclick={() => onset(name, moved(members, place, -1))}
+                onclick={() => onchoose(name, moved(members, place, -1))}
                 ><ArrowUp class="size-3 -rotate-90" aria-hidden="true" /></button
               >
               <button
@@ -99,14 +99,14 @@
                 class="btn join-item btn-xs"
                 aria-label="leave {shown(name, [member])} out"
                 disabled={members.length === 1}
-                onclick={() => onset(name, withMember(members, member))}>{shown(name, [member])}</button
+                onclick={() => onchoose(name, withMember(members, member))}>{shown(name, [member])}</button
               >
               <button
                 type="button"
                 class="btn join-item btn-xs"
                 aria-label="{shown(name, [member])} later"
                 disabled={place === members.length - 1}
-                onclick={() => onset(name, moved(members, place, 1))}
+                onclick={() => onchoose(name, moved(members, place, 1))}
                 ><ArrowDown class="size-3 -rotate-90" aria-hidden="true" /></button
               >
             </li>
@@ -120,7 +120,7 @@
                 type="button"
                 class="btn btn-outline btn-xs"
                 aria-label="take {shown(name, [each])} in"
-                onclick={() => onset(name, withMember(members, each))}>{shown(name, [each])}</button
+                onclick={() => onchoose(name, withMember(members, each))}>{shown(name, [each])}</button
               >
             {/each}
           </p>

@@ -101,7 +101,7 @@
       </select></label
     >
     <p class="text-sm opacity-80">{drillAbout(wording, kind)}</p>
-    <DrillParameters {kind} {typed} onset={choose} />
+    <DrillParameters {kind} {typed} onchoose={choose} />
     <div class="grid grid-cols-2 gap-3 text-sm">
       <label
         >For

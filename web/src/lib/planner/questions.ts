@@ -20,6 +20,7 @@ import {
   signsOnPage,
   soundOf,
   spotDrillTitle,
+  spotScore,
   spotSource,
   walkHeading,
   walkThrough,
@@ -111,7 +112,7 @@ export const QUESTIONS = {
       spot,
       ladder,
       drills: DRILLS_FOR[spot.kind].filter(
-        (drill) => spotSource(plan, spot, CUT_FOR[drill], '', ladder.rungs[0]!) !== undefined,
+        (drill) => spotScore(plan, spot, CUT_FOR[drill], '', ladder.rungs[0]!) !== undefined,
       ),
     })),
   /** A drill cut from the piece, as a document. */

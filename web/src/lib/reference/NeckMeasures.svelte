@@ -4,9 +4,9 @@
 
   const { neck }: { neck: Pick<Guitar, 'scaleLength' | 'capo' | 'frets'> } = $props();
 
-  let span = $state(100);
+  let span = $state<number | null>(100);
   const frets = $derived(fretMeasures(neck));
-  const reach = $derived(new Map(reachFromFrets(neck, span).map((each) => [each.fret, each.reach])));
+  const reach = $derived(new Map(reachFromFrets(neck, span ?? 0).map((each) => [each.fret, each.reach])));
 </script>
 
 <section class="mt-8" aria-labelledby="neck-heading">
@@ -32,7 +32,7 @@
             >{/each}</tr
         >
         <tr data-testid="reach"
-          ><th scope="row">{span} mm reach</th>{#each frets as { fret } (fret)}<td>{reach.get(fret)}</td
+          ><th scope="row">{span ?? 0} mm reach</th>{#each frets as { fret } (fret)}<td>{reach.get(fret)}</td
             >{/each}</tr
         >
       </tbody>

@@ -36,7 +36,6 @@
 </script>
 
 <svg viewBox="0 0 {WIDTH} 138" class="mt-2 w-full" role="img" aria-label={label}>
-  <rect x={NUT} y={TOP} width={x(length) - NUT} height={5 * STRING_GAP} fill="none" stroke="none" />
   <line x1={NUT} y1={TOP} x2={NUT} y2={TOP + 5 * STRING_GAP} stroke="currentColor" stroke-width="5" />
   {#each frets as { fret, offset } (fret)}
     <line

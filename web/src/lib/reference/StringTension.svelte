@@ -3,9 +3,9 @@
 
   const { tuning }: { tuning: readonly string[] } = $props();
 
-  let semitones = $state(-2);
+  let semitones = $state<number | null>(-2);
   let string = $state(6);
-  const share = $derived(tensionAfter(semitones));
+  const share = $derived(tensionAfter(semitones ?? 0));
 </script>
 
 <section class="mt-8" aria-labelledby="tension-heading">
