@@ -9,3 +9,7 @@ export const saveFile = (content: Blob, name: string): void => {
   link.click();
   setTimeout(() => URL.revokeObjectURL(link.href), KEPT);
 };
+
+/** A title as the name of a file, without what a file system might not take; `otherwise` when nothing is left of it. */
+export const fileNameOf = (title: string, otherwise = 'piece'): string =>
+  title.replaceAll(/[^\p{L}\p{N} _-]/gu, '') || otherwise;

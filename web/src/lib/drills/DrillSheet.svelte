@@ -6,7 +6,7 @@
   import LessonMusic from '../lesson/LessonMusic.svelte';
   import { PAPERS } from '../lesson/lesson.ts';
   import { uploadPiece } from '../library/upload.ts';
-  import { saveFile } from '../save-file.ts';
+  import { fileNameOf, saveFile } from '../save-file.ts';
   import { shownSpans } from '../sheet/shown-marks.ts';
   import { Listening } from '../sound/listening.svelte.ts';
   import TransportBar from '../sound/TransportBar.svelte';
@@ -55,12 +55,11 @@
     | { readonly state: 'kept'; readonly piece: string }
     | { readonly state: 'refused'; readonly message: string };
   let kept = $state.raw<Keeping>({ state: 'not-kept' });
-  const fileName = (title: string): string => title.replaceAll(/[^\p{L}\p{N} _-]/gu, '');
   const keep = async (): Promise<void> => {
     const drill = made;
     if (!drill) return;
     kept = { state: 'keeping' };
-    const file = new File([drill.source], `${fileName(drill.title)}.musicxml`);
+    const file = new File([drill.source], `${fileNameOf(drill.title)}.musicxml`);
     const outcome = await uploadPiece(file, undefined, () => {});
     if (made !== drill) return;
     kept = outcome.ok
@@ -71,7 +70,7 @@
     if (!made) return;
     const { planned, title } = made;
     const outcome = await planned.exportMusicXml();
-    if (outcome.ok) saveFile(new Blob([new Uint8Array(outcome.value)]), `${fileName(title)}.musicxml`);
+    if (outcome.ok) saveFile(new Blob([new Uint8Array(outcome.value)]), `${fileNameOf(title)}.musicxml`);
   };
 </script>
 

@@ -77,8 +77,8 @@ export class DrillDesk {
       () => fingering,
       (words) => (this.problem = words),
     );
-    void planned.replan();
-    await planned.settled();
+    await planned.planAlone();
+    if (!planned.plan) throw new Error('the planner stopped');
     return {
       ...wanted,
       score: opened.value.score,

@@ -60,10 +60,15 @@ export class CurrentPlan {
       this.#replanAgain = true;
       return;
     }
+    await this.planAlone();
+    await this.#lookFurther();
+  }
+
+  /** Plans anew and looks no further, for a page that asks for neither movements nor prices. */
+  async planAlone(): Promise<void> {
     this.planning = true;
     this.#running = this.#planAll();
     await this.#running;
-    await this.#lookFurther();
   }
 
   async #planAll(): Promise<void> {
@@ -138,7 +143,7 @@ export class CurrentPlan {
   }
 
   /** Waits until the plan is that of the fingering as it stands. */
-  async settled(): Promise<void> {
+  async #settled(): Promise<void> {
     while (this.planning) await this.#running;
     if (this.#plannedFor !== planKey(this.#fingering()))
       throw new Error('The planner stopped before the last decision was planned. Load the page again.');
@@ -146,13 +151,13 @@ export class CurrentPlan {
 
   /** Where and why the plan differs from that of another version, made for another hand. */
   async handPoints(there: VersionMessage): Promise<readonly HandPoint[]> {
-    await this.settled();
+    await this.#settled();
     return this.#planner.api.handPoints(there);
   }
 
   /** What is heard of the plan. */
   async sounds(): Promise<PlanSounds> {
-    await this.settled();
+    await this.#settled();
     return this.questions.sounds();
   }
 
@@ -162,12 +167,12 @@ export class CurrentPlan {
   }
 
   async exportMusicXml() {
-    await this.settled();
+    await this.#settled();
     return this.#planner.api.writeMusicXml();
   }
 
   async exportJson() {
-    await this.settled();
+    await this.#settled();
     return this.#planner.api.writeJson();
   }
 

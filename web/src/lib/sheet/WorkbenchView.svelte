@@ -30,7 +30,7 @@
   import Sheet from '$lib/sheet/Sheet.svelte';
   import { Listening } from '$lib/sound/listening.svelte.ts';
   import TransportBar from '$lib/sound/TransportBar.svelte';
-  import { saveFile } from '$lib/save-file.ts';
+  import { fileNameOf, saveFile } from '$lib/save-file.ts';
   import ThemeToggle from '$lib/ThemeToggle.svelte';
   import { redo, undo } from '$lib/workbench/commands.ts';
   import { workbenchOf, type Workbench } from '$lib/workbench/workbench.svelte.ts';
@@ -95,10 +95,7 @@
   };
 
   const download = (content: string | Uint8Array<ArrayBuffer>, extension: string, type: string) =>
-    saveFile(
-      new Blob([content], { type }),
-      `${data.piece.title.replaceAll(/[^\p{L}\p{N} _-]/gu, '')}${extension}`,
-    );
+    saveFile(new Blob([content], { type }), `${fileNameOf(data.piece.title)}${extension}`);
   let exporting = $state(false);
   /** Exports once the plan of the last decision stands. */
   const exported = async (write: () => Promise<void>) => {

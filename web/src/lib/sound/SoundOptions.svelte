@@ -1,6 +1,6 @@
 <script lang="ts">
   import { BALANCED_PARTS, HANDS_HEARD, type HandsHeard, type Score } from '@oculon/core';
-  import { saveFile } from '../save-file.ts';
+  import { fileNameOf, saveFile } from '../save-file.ts';
   import type { Listening } from './listening.svelte.ts';
   import type { Rendering } from './render.ts';
   import { SUBDIVISIONS, type SoundSettings } from './sound-settings.ts';
@@ -42,7 +42,7 @@
         : settings.accents.filter((each) => each !== beat),
     });
 
-  const title = $derived(score.title.replaceAll(/[^\p{L}\p{N} _-]/gu, '') || 'piece');
+  const title = $derived(fileNameOf(score.title));
   const saveMidi = async (): Promise<void> => {
     problem = '';
     try {
