@@ -242,14 +242,62 @@ export {
 } from './wording/drill-words.ts';
 
 // Practice
-export { type Day, dayText, readDay } from './practice/days.ts';
-export { calendarOf } from './practice/calendar.ts';
+export { type Day, dayText, later, readDay, weekdayOf } from './practice/days.ts';
+export { calendarOf, type PlannedDay, type PracticeCalendar } from './practice/calendar.ts';
+export {
+  type Course,
+  type CourseGoal,
+  GOAL_STATES,
+  type GoalState,
+  type Progress,
+  type SpotWish,
+  spotWishSchema,
+} from './practice/course.ts';
+export {
+  daysAhead,
+  doneSteps,
+  type SessionStep,
+  todaysSession,
+  WARM_UP_FOR,
+  workOf,
+} from './practice/todays-session.ts';
+export {
+  FEELINGS,
+  LOG_BOUNDS,
+  type LogEntry,
+  logEntrySchema,
+  type Pain,
+  PAINS,
+  spotKey,
+  type Work,
+  workKey,
+  workSchema,
+} from './practice/log/entry.ts';
+export { isRestful, restsAfter } from './practice/log/rest.ts';
+export {
+  NEVER_MET,
+  placeOn,
+  type Standing,
+  type Standings,
+  standingsAfter,
+} from './practice/log/standing.ts';
+export { type SpotForecast, type SpotRecord, spotRecord } from './practice/log/spot-record.ts';
+export { mondayOf, type PractisedWeek, weeksOf } from './practice/log/weeks.ts';
+export { type WeekSummary, weekSummary } from './practice/log/week-summary.ts';
 export { practised, spreadWeekdays } from './practice/practise.ts';
 export { practiceJson, type PractisedPiece } from './practice/practice-json.ts';
 export type { Spot, SpotKind } from './practice/spots.ts';
 export { DRILLS_FOR, type SpotDrill } from './practice/spot-drills.ts';
 export { CUT_FOR, spotScore, spotSource } from './practice/spot-scores.ts';
-export { type Ladder } from './practice/ladder.ts';
+export {
+  afterTry,
+  AT_THE_FOOT,
+  type Ladder,
+  type LadderPlace,
+  OUTCOMES,
+  type Outcome,
+  tempoAt,
+} from './practice/ladder.ts';
 export {
   practiceTable,
   spotBars,
@@ -258,6 +306,19 @@ export {
   spotDrillTitle,
   spotKindName,
 } from './wording/practice-words.ts';
+export {
+  dayName,
+  feelingName,
+  forecastText,
+  goalStateName,
+  type NamedGoal,
+  outcomeName,
+  painCare,
+  painName,
+  weekSummaryText,
+  whyName,
+  workName,
+} from './wording/log-words.ts';
 
 // Reference
 export {

@@ -382,7 +382,7 @@ export const practiceSchema = z.object({
             piece: z.string(),
             spot: z.string(),
             tempo: z.number(),
-            why: z.enum(['new', 'due', 'goal-near', 'kept-up']),
+            why: z.enum(['pinned', 'new', 'due', 'goal-near', 'kept-up']),
           }),
           z.object({ kind: z.enum(['warm-up', 'pieces', 'break']), minutes }),
         ]),

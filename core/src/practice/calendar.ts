@@ -16,6 +16,8 @@ export interface PractisedSpot {
   readonly reached?: Day;
   /** Not to be met before this day: it rests. */
   readonly restsUntil?: Day;
+  /** The day on which it is to be met next, and not before; or on every day. */
+  readonly pinned?: Day | 'always';
 }
 
 /** A piece with the day on which it is to be ready. */
@@ -44,7 +46,7 @@ export interface PlannedMeeting {
   /** In quarters a minute. */
   readonly tempo: number;
   /** Why it is met that day. */
-  readonly why: 'new' | 'due' | 'goal-near' | 'kept-up';
+  readonly why: 'pinned' | 'new' | 'due' | 'goal-near' | 'kept-up';
 }
 
 export interface PlannedDay {
@@ -97,7 +99,15 @@ const isPressed = (course: Course, today: Day, weekdays: readonly number[]): boo
 const nextRung = ({ source: { ladder }, place }: Course): number =>
   Math.min(place.passed + 1, ladder.rungs.length - 1);
 
+/** Whether the teacher wants a spot to be met today; undefined where nothing is wanted of this day. */
+const isWanted = ({ source: { pinned }, meetings }: Course, today: Day): boolean | undefined => {
+  if (pinned === undefined || pinned === 'always') return pinned && true;
+  if ((meetings.at(-1)?.day ?? -Infinity) >= pinned) return undefined;
+  return today >= pinned;
+};
+
 const why = (course: Course, today: Day, weekdays: readonly number[]): PlannedMeeting['why'] => {
+  if (isWanted(course, today)) return 'pinned';
   if (course.reached !== undefined) return 'kept-up';
   if (course.meetings.length === 0) return 'new';
   return dueAfter(course.meetings, today, course.reached) > today && isPressed(course, today, weekdays)
@@ -108,7 +118,7 @@ const why = (course: Course, today: Day, weekdays: readonly number[]): PlannedMe
 /**
  * A calendar of sessions: on every day of practice the spots that are due, those of the nearest goal first and the hardest
  * of them, as many as the minutes allow; what finds no room comes the next day. A spot whose goal is near is met before it
- * is due. It is told when each piece will be ready, and which goals move.
+ * is due. What the teacher wants of a day comes first. It is told when each piece will be ready, and which goals move.
  */
 export const calendarOf = (wish: PracticeWish): PracticeCalendar => {
   const { from, goals, minutes, weekdays } = wish;
@@ -132,10 +142,13 @@ export const calendarOf = (wish: PracticeWish): PracticeCalendar => {
       .filter(
         (course) =>
           (course.source.restsUntil === undefined || today >= course.source.restsUntil) &&
-          (dueAfter(course.meetings, today, course.reached) <= today || isPressed(course, today, weekdays)),
+          (isWanted(course, today) ??
+            (dueAfter(course.meetings, today, course.reached) <= today ||
+              isPressed(course, today, weekdays))),
       )
       .sort(
         (a, b) =>
+          Number(isWanted(b, today) ?? false) - Number(isWanted(a, today) ?? false) ||
           Number(a.reached !== undefined) - Number(b.reached !== undefined) ||
           a.until - b.until ||
           // Of one goal what was met longest ago comes first, so that none is always left out.
