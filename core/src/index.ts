@@ -243,7 +243,12 @@ export {
 
 // Practice
 export { type Day, dayText, later, readDay, weekdayOf } from './practice/days.ts';
-export { calendarOf, type PlannedDay, type PracticeCalendar } from './practice/calendar.ts';
+export {
+  calendarOf,
+  type PlannedDay,
+  type PlannedMeeting,
+  type PracticeCalendar,
+} from './practice/calendar.ts';
 export {
   type Course,
   type CourseGoal,
@@ -288,10 +293,11 @@ export { practised, spreadWeekdays } from './practice/practise.ts';
 export { practiceJson, type PractisedPiece } from './practice/practice-json.ts';
 export type { Spot, SpotKind } from './practice/spots.ts';
 export { DRILLS_FOR, type SpotDrill } from './practice/spot-drills.ts';
-export { CUT_FOR, spotScore, spotSource } from './practice/spot-scores.ts';
+export { CUT_FOR, type SpotCut, spotScore, spotSource } from './practice/spot-scores.ts';
 export {
   afterTry,
   AT_THE_FOOT,
+  LADDER,
   type Ladder,
   type LadderPlace,
   OUTCOMES,
@@ -311,6 +317,7 @@ export {
   feelingName,
   forecastText,
   goalStateName,
+  meetingName,
   type NamedGoal,
   outcomeName,
   painCare,

@@ -26,6 +26,8 @@ const DOOR = /^\/\(door\)\//;
 const BY_LINK = /^\/\(student\)\//;
 /** What is written down of such an address: the link itself is a secret. */
 const LOGGED_LINK = '/s/…';
+/** What a link opens is for whoever has it alone. */
+const PRIVATE_HEADERS = { 'referrer-policy': 'no-referrer', 'x-robots-tag': 'noindex, nofollow' } as const;
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** When to try again after a 503, in seconds. */
 const RETRY_AFTER = '2';
@@ -59,6 +61,8 @@ export const handle: Handle = async ({ event, resolve }) => {
   const seconds = (performance.now() - started) / 1000;
   response.headers.set('x-request-id', event.locals.requestId);
   response.headers.set('cache-control', 'no-store');
+  if (isByLink)
+    for (const [name, value] of Object.entries(PRIVATE_HEADERS)) response.headers.set(name, value);
   if (response.status === 503 && !response.headers.has('retry-after'))
     response.headers.set('retry-after', RETRY_AFTER);
   const { method } = event.request;

@@ -43,7 +43,9 @@ worker.addEventListener('fetch', (event) => {
   else if (
     ASSETS.has(url.pathname) ||
     url.pathname.startsWith('/_app/') ||
-    url.pathname.endsWith('.webmanifest')
+    url.pathname.endsWith('.webmanifest') ||
+    // Music to practise: its address tells when it was cut.
+    /^\/s\/practise\/[^/]+\/sheets\//.test(url.pathname)
   )
     event.respondWith(assetOf(request));
 });

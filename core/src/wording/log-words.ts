@@ -46,6 +46,24 @@ export const workName = (wording: Wording, goals: readonly NamedGoal[], work: Wo
     : wording.say('log.spot-drill', { ...values, drill: spotDrillName(wording, work.drill) });
 };
 
+/** A meeting with a spot as it stands in a calendar: piece, bars, tempo. */
+export const meetingName = (
+  wording: Wording,
+  goals: readonly NamedGoal[],
+  kind: 'spot' | 'again',
+  { piece, spot, tempo }: PlannedMeeting,
+): string => {
+  const goal = goals.find(({ id }) => id === piece);
+  const bars = goal?.bars[spot];
+  if (!goal || bars === undefined) return wording.say('log.gone');
+  return wording.say(`practice.part.${kind}`, {
+    title: goal.title,
+    bars,
+    several: yesNo(bars.includes('–')),
+    tempo: Math.round(tempo),
+  });
+};
+
 export const forecastText = (wording: Wording, forecast: SpotForecast): string => {
   const day = (of: Day): string => dayName(wording, of, 'short');
   if (forecast.kind === 'reached') return wording.say('log.forecast.reached', { day: day(forecast.day) });

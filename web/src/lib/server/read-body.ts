@@ -6,6 +6,7 @@ export const BODY_LIMITS = {
   names: 16 * 1024,
   form: 64 * 1024,
   handout: 16 * 1024,
+  log: 512 * 1024,
 } as const;
 
 const sizeText = (bytes: number): string =>

@@ -15,3 +15,6 @@ export const DENSITY_NAMES: Readonly<Record<Density, string>> = {
   working: 'Working marks',
   everything: 'Every mark',
 };
+
+/** From Monday on, as ISO 8601 counts. */
+export const WEEKDAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { HAND_NAMES, type FingerPair } from '@oculon/core';
   import SelectField from '../shell/SelectField.svelte';
-  import { LANGUAGE_NAMES, NOTE_NAMES } from '../shell/choices.ts';
+  import { LANGUAGE_NAMES, NOTE_NAMES, WEEKDAY_NAMES } from '../shell/choices.ts';
   import Field from '../shell/Field.svelte';
   import { say } from '../words.ts';
   import HandMeasures from './HandMeasures.svelte';
@@ -26,7 +26,6 @@
     readonly button: string;
   }
   const { values, instruments, problems, action, button }: Props = $props();
-  const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 </script>
 
 <form method="POST" {action} class="grid gap-4 sm:grid-cols-2">
@@ -76,7 +75,7 @@
   <fieldset>
     <legend class="text-sm font-medium">Days</legend>
     <div class="mt-2 flex flex-wrap gap-x-3 gap-y-1">
-      {#each DAYS as day, index (day)}
+      {#each WEEKDAY_NAMES as day, index (day)}
         <label class="flex items-center gap-1 text-sm">
           <input
             type="checkbox"

@@ -2,10 +2,12 @@ import { failure, type ChoiceChanges } from '@oculon/core';
 import { Piscina } from 'piscina';
 import { env } from '$env/dynamic/private';
 import type { HandoutContent } from '../../handouts/handout.ts';
+import type { GoalContent, GoalWork } from '../courses/goal-content.ts';
 import type { HandoutWork } from '../handouts/handout-content.ts';
 import { log } from '../log.ts';
 import type { OtherHandWork } from './beyond-hand.ts';
 import type { ScoreReader } from './read-score.ts';
+import type { KeptVersion } from './version-score.ts';
 
 /** Threads, and what each may take: a score of the largest size that is taken needs half of it. */
 const THREADS = 2;
@@ -46,31 +48,27 @@ export const readScoreApart: ScoreReader = async (content, part) => {
   }
 };
 
-/** Makes what a student's page shows, in a thread like a score is read; undefined when that took too long. */
-export const makeHandoutApart = async (work: HandoutWork): Promise<HandoutContent | undefined> => {
+/** Has a version worked on in a thread; undefined when that took too long. */
+const apart = async <T>(name: string, work: KeptVersion): Promise<T | undefined> => {
   try {
-    return (await threads().run(work, {
-      name: 'handout',
-      signal: AbortSignal.timeout(MOST_SECONDS * 1000),
-    })) as HandoutContent | undefined;
+    return (await threads().run(work, { name, signal: AbortSignal.timeout(MOST_SECONDS * 1000) })) as
+      T | undefined;
   } catch (cause) {
-    log.warn({ err: cause, bytes: work.source.length }, 'handout not made');
+    log.warn({ err: cause, bytes: work.source.length, work: name }, 'version not worked on');
     return undefined;
   }
 };
 
-/** What of a version's decisions another hand cannot do, worked out in a thread; undefined when that took too long. */
-export const beyondHandApart = async (work: OtherHandWork): Promise<ChoiceChanges | undefined> => {
-  try {
-    return (await threads().run(work, {
-      name: 'beyondHand',
-      signal: AbortSignal.timeout(MOST_SECONDS * 1000),
-    })) as ChoiceChanges | undefined;
-  } catch (cause) {
-    log.warn({ err: cause, bytes: work.source.length }, 'version not adapted');
-    return undefined;
-  }
-};
+/** Makes what a student's page shows of a version. */
+export const makeHandoutApart = (work: HandoutWork): Promise<HandoutContent | undefined> =>
+  apart('handout', work);
+
+/** What of a version's decisions another hand cannot do. */
+export const beyondHandApart = (work: OtherHandWork): Promise<ChoiceChanges | undefined> =>
+  apart('beyondHand', work);
+
+/** Cuts from a version what a student practises. */
+export const makeGoalApart = (work: GoalWork): Promise<GoalContent | undefined> => apart('goal', work);
 
 export const closeScoreReaders = async (): Promise<void> => {
   const open = pool;

@@ -109,6 +109,22 @@ export const updateStudent = async (
   return rowCount === 1;
 };
 
+/** How much time a student has. */
+export const timesSchema = studentFields.pick({ minutesADay: true, days: true });
+
+export const changeTimes = async (
+  client: Queryable,
+  teacher: TeacherId,
+  student: StudentId,
+  { minutesADay, days }: z.infer<typeof timesSchema>,
+): Promise<boolean> => {
+  const { rowCount } = await client.query(
+    `update students set minutes_a_day = $3, days = $4 where teacher_id = $1 and id = $2`,
+    [teacher, student, minutesADay, days],
+  );
+  return rowCount === 1;
+};
+
 /** Puts a student among those of before, or takes them back. */
 export const archiveStudent = async (
   client: Queryable,

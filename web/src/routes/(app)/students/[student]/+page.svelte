@@ -1,21 +1,17 @@
 <script lang="ts">
-  import AppPage from '$lib/shell/AppPage.svelte';
   import Field from '$lib/shell/Field.svelte';
   import SelectField from '$lib/shell/SelectField.svelte';
   import StudentForm from '$lib/students/StudentForm.svelte';
+  import StudentPage from '$lib/students/StudentPage.svelte';
 
   const { data, form } = $props();
   const problems = $derived((form?.problems ?? {}) as Readonly<Record<string, string>>);
 </script>
 
-<AppPage title={data.student.name} {data}>
-  <main class="mt-8 space-y-10">
+<StudentPage {data} id={data.student.id} name={data.student.name}>
+  <main class="mt-6 max-w-4xl space-y-10">
     <section>
-      <p class="text-sm"><a class="link" href="/students">Students</a></p>
-      <h1 class="mt-1 text-xl">
-        {data.student.name}{#if data.student.archivedAt}
-          <span class="badge badge-sm align-middle">archived</span>{/if}
-      </h1>
+      {#if data.student.archivedAt}<p><span class="badge badge-sm">archived</span></p>{/if}
       {#if form && 'done' in form && form.done}<p role="status" class="mt-2 text-sm">{form.done}</p>{/if}
       {#if Object.keys(problems).length > 0}
         <p role="alert" class="mt-2 text-sm text-error">Not kept: see below what is missing.</p>
@@ -90,4 +86,4 @@
       </details>
     </section>
   </main>
-</AppPage>
+</StudentPage>

@@ -1,0 +1,62 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { dayText, type SpotWish } from '@oculon/core';
+  import { todayHere } from './today.ts';
+
+  interface Props {
+    goal: string;
+    spot: string;
+    wish: SpotWish | undefined;
+    /** The day that is offered when none was chosen yet. */
+    day?: string;
+  }
+  const { goal, spot, wish, day }: Props = $props();
+
+  const KINDS = [
+    ['', 'as it comes'],
+    ['every-day', 'every day'],
+    ['on-day', 'next on a day'],
+    ['left-out', 'left out'],
+  ] as const;
+  let form: HTMLFormElement;
+  // What was chosen last counts until the plan has it.
+  // svelte-ignore state_referenced_locally
+  let kind = $state<string>(wish?.kind ?? '');
+  $effect(() => {
+    kind = wish?.kind ?? '';
+  });
+</script>
+
+<form
+  bind:this={form}
+  method="POST"
+  action="?/wish"
+  class="mt-0.5 flex flex-wrap items-center gap-2 text-xs"
+  use:enhance={() =>
+    async ({ update }) =>
+      update({ reset: false })}
+>
+  <input type="hidden" name="goal" value={goal} />
+  <input type="hidden" name="spot" value={spot} />
+  <select
+    name="kind"
+    aria-label="When it is met"
+    class="select select-xs w-32"
+    bind:value={kind}
+    onchange={() => kind !== 'on-day' && form.requestSubmit()}
+  >
+    {#each KINDS as [value, text] (value)}<option {value}>{text}</option>{/each}
+  </select>
+  {#if kind === 'on-day'}
+    <input
+      name="day"
+      type="date"
+      aria-label="The day"
+      class="input input-xs w-36"
+      min={dayText(todayHere())}
+      defaultValue={wish?.kind === 'on-day' ? wish.day : (day ?? '')}
+      required
+    />
+    <button class="btn btn-xs">Plan</button>
+  {/if}
+</form>

@@ -1,0 +1,13 @@
+import { logEntrySchema } from '@oculon/core';
+import * as z from 'zod';
+
+/** Entries sent at once, at most: a student who was offline for long sends several times. */
+export const MOST_SENT = 200;
+
+/** An entry on its way to the log. One that corrects another names it; withdrawn, it takes it out. */
+export const sentEntrySchema = logEntrySchema
+  .extend({ corrects: z.uuid().nullable(), withdrawn: z.boolean() })
+  .refine(({ corrects, withdrawn }) => corrects !== null || !withdrawn, { error: 'Nothing is withdrawn.' });
+export type SentEntry = z.infer<typeof sentEntrySchema>;
+
+export const sentEntriesSchema = z.object({ entries: z.array(sentEntrySchema).min(1).max(MOST_SENT) });

@@ -1,0 +1,68 @@
+<script lang="ts">
+  import type { Language } from '@oculon/core';
+  import { untrack } from 'svelte';
+  import LessonMusic from '../lesson/LessonMusic.svelte';
+  import type { PracticeSheet } from '../practice/course-content.ts';
+  import { Listening } from '../sound/listening.svelte.ts';
+  import TransportBar from '../sound/TransportBar.svelte';
+  import { scoreOfSheet } from './goal-sheets.ts';
+
+  interface Props {
+    sheet: PracticeSheet;
+    language: Language;
+    /** The tempo at which it is practised, in quarters a minute. */
+    tempo: number;
+    label: string;
+  }
+  const { sheet, language, tempo, label }: Props = $props();
+
+  let room = $state(0);
+  let caret = $state(-1);
+  let playhead = $state<number>();
+  let isDrawn = $state(false);
+  const score = $derived(scoreOfSheet(sheet));
+  const goal = $derived(score.tempi[0]!.quartersPerMinute);
+  const listening = new Listening({
+    load: async () => sheet.sounds,
+    start: () => score.notes[caret]?.onset ?? 0,
+    onStep: (onset) => (playhead = onset),
+  });
+  // Each rung is heard at its own tempo.
+  $effect(() => {
+    const rate = tempo / goal;
+    untrack(() => listening.setRate(rate));
+  });
+  const measure = (element: HTMLElement) => {
+    const observer = new ResizeObserver(([entry]) => (room = Math.floor(entry!.contentRect.width)));
+    observer.observe(element);
+    return () => observer.disconnect();
+  };
+</script>
+
+<!-- A sheet that is wider than the phone scrolls: the keyboard must reach it too. -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div class="sheet" role="group" aria-label={label} tabindex="0" data-complete={isDrawn} {@attach measure}>
+  {#if room > 0}
+    <LessonMusic
+      {score}
+      plan={sheet}
+      written={undefined}
+      marks={sheet.marks}
+      width={Math.max(280, room)}
+      tablature={false}
+      letters={new Map()}
+      ondrawn={(complete) => (isDrawn = complete)}
+      {caret}
+      {playhead}
+      onpick={(note) => (caret = note)}
+    />
+  {/if}
+</div>
+<TransportBar {listening} {score} {language} here={score.notes[caret]?.bar ?? 0} {goal} />
+
+<style>
+  .sheet {
+    overflow-x: auto;
+    min-height: 8rem;
+  }
+</style>
