@@ -87,8 +87,11 @@ export const weekSummary = (
         ),
       )
       .map(told),
-    remarks: own.flatMap((entry) =>
-      entry.remark === '' ? [] : [{ day: dayOf(entry), remark: entry.remark }],
-    ),
+    remarks: own
+      .map((entry) => ({ day: dayOf(entry), remark: entry.remark }))
+      .filter(
+        ({ day, remark }, index, all) =>
+          remark !== '' && all.findIndex((each) => each.day === day && each.remark === remark) === index,
+      ),
   };
 };

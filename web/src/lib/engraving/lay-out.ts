@@ -16,3 +16,15 @@ export const layOut = async (score: Score, width: number): Promise<readonly Syst
     firstHeader,
   );
 };
+
+/** The least width in px at which no bar of a score is drawn closer than it wants to be. */
+export const roomNeeded = async (score: Score): Promise<number> => {
+  await loadMusicFonts();
+  useMusicFonts();
+  const { header, firstHeader } = headerWidths(score);
+  return Math.ceil(
+    Math.max(
+      ...score.bars.map((bar, index) => naturalWidth(score, bar) + (index === 0 ? firstHeader : header)),
+    ),
+  );
+};

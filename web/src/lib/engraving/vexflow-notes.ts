@@ -175,12 +175,27 @@ const writtenBeams = (entries: readonly { event: VoiceEvent; drawn: StaveNote }[
   return groups.filter((each) => each.length > 1);
 };
 
+/** From where to where something stands in a bar, in ticks: what is empty before and after it takes no room. */
+interface Filled {
+  readonly from: number;
+  readonly until: number;
+}
+
+const filledPart = (voices: readonly BarVoice[]): Filled => {
+  const events = voices.flatMap((voice) => voice.events.filter((event) => event.kind !== 'space'));
+  return {
+    from: Math.min(...events.map(({ onset }) => onset)),
+    until: Math.max(...events.map(({ onset, duration }) => onset + duration)),
+  };
+};
+
 const drawVoice = (
   score: Score,
   bar: Bar,
   source: BarVoice,
   part: Part,
   accidentals: ReadonlyMap<NoteIndex, string>,
+  filled: Filled,
 ): DrawnVoice => {
   const tickables: (StaveNote | GhostNote)[] = [];
   const notes: { event: VoiceEvent; drawn: StaveNote }[] = [];
@@ -191,7 +206,9 @@ const drawVoice = (
       continue;
     }
     if (event.kind === 'space') {
-      tickables.push(...ghosts(event.duration / score.ticksPerQuarter));
+      const from = Math.max(event.onset, filled.from);
+      const until = Math.min(event.onset + event.duration, filled.until);
+      tickables.push(...ghosts(Math.max(0, until - from) / score.ticksPerQuarter));
       continue;
     }
     const drawn = makeNote(score, event, part, accidentals);
@@ -235,6 +252,7 @@ const drawVoice = (
 export const drawVoices = (score: Score, bar: Bar): readonly DrawnVoice[] => {
   const accidentals = accidentalsOf(score, bar);
   const sounding = bar.voices.filter((voice) => voice.events.some((event) => event.kind !== 'space'));
+  const filled = filledPart(sounding);
   return sounding.map((source, index) =>
     drawVoice(
       score,
@@ -242,6 +260,7 @@ export const drawVoices = (score: Score, bar: Bar): readonly DrawnVoice[] => {
       source,
       sounding.length === 1 ? 'only' : index === 0 ? 'upper' : 'lower',
       accidentals,
+      filled,
     ),
   );
 };

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { barLabel } from '@oculon/core';
   import { onMount } from 'svelte';
+  import { roomNeeded } from '../engraving/lay-out.ts';
   import { Listening } from '../sound/listening.svelte.ts';
   import TransportBar from '../sound/TransportBar.svelte';
   import { ChevronLeft, ChevronRight, X, ZoomIn, ZoomOut } from '@lucide/svelte';
@@ -18,7 +19,10 @@
   const { data, form }: Props = $props();
 
   const ZOOMS = [0.7, 0.85, 1, 1.2, 1.5, 2] as const;
-  let zoom = $state(2);
+  const WHOLE_SIZE = 2;
+  /** How large it was made, by the place in `ZOOMS`; until then as large as the widest bar lets it be. */
+  let chosenZoom = $state<number>();
+  let needed = $state(0);
   let room = $state(0);
   let isDrawn = $state(false);
   let chosen = $state<number>();
@@ -31,8 +35,18 @@
   const { content } = $derived(data);
   const words = $derived(STUDENT_WORDS[data.lesson.language]);
   const score = $derived(scoreOf(content));
+  $effect(() => {
+    void roomNeeded(score).then((found) => (needed = found));
+  });
+  const fitting = $derived(
+    Math.max(
+      0,
+      ZOOMS.findLastIndex((each, place) => place <= WHOLE_SIZE && room / each >= needed),
+    ),
+  );
+  const zoom = $derived(chosenZoom ?? fitting);
   const scale = $derived(ZOOMS[zoom]!);
-  const width = $derived(Math.max(280, Math.floor(room / scale)));
+  const width = $derived(Math.max(needed, Math.floor(room / scale)));
   const written = $derived(content.written && new Map(content.written));
   const letters = $derived(new Map(content.letters));
   const day = (iso: string | Date): string =>
@@ -140,13 +154,13 @@
         class="btn btn-sm btn-square"
         aria-label={words.smaller}
         disabled={zoom === 0}
-        onclick={() => (zoom -= 1)}><ZoomOut class="size-4" /></button
+        onclick={() => (chosenZoom = zoom - 1)}><ZoomOut class="size-4" /></button
       >
       <button
         class="btn btn-sm btn-square"
         aria-label={words.larger}
         disabled={zoom === ZOOMS.length - 1}
-        onclick={() => (zoom += 1)}><ZoomIn class="size-4" /></button
+        onclick={() => (chosenZoom = zoom + 1)}><ZoomIn class="size-4" /></button
       >
     </div>
     <!-- A sheet that is wider than the phone scrolls: the keyboard must reach it too. -->
@@ -160,7 +174,7 @@
       bind:this={sheet}
       {@attach measure}
     >
-      {#if room > 0}
+      {#if room > 0 && needed > 0}
         <div style:zoom={scale}>
           <LessonMusic
             {score}

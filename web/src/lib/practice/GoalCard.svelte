@@ -14,6 +14,7 @@
     type PracticeCalendar,
     type Progress,
   } from '@oculon/core';
+  import { X } from '@lucide/svelte';
   import { wording } from '../words.ts';
   import type { GoalView } from './course-content.ts';
   import SpotWishForm from './SpotWishForm.svelte';
@@ -47,6 +48,12 @@
         >{:else}{practised.title}{/if}
     </h3>
     <span class="text-xs opacity-70">{basis.version ?? 'its version is gone'}</span>
+    <form method="POST" action="?/remove" use:enhance>
+      <input type="hidden" name="goal" value={goal.id} />
+      <button class="btn btn-ghost btn-xs btn-square" aria-label="Take {practised.title} out of the plan"
+        ><X class="size-4" aria-hidden="true" /></button
+      >
+    </form>
   </div>
   <form method="POST" action="?/change" use:enhance class="mt-2 flex flex-wrap items-end gap-2 text-sm">
     <input type="hidden" name="goal" value={goal.id} />
@@ -155,8 +162,4 @@
       </ul>
     </details>
   {/if}
-  <form method="POST" action="?/remove" use:enhance class="mt-2">
-    <input type="hidden" name="goal" value={goal.id} />
-    <button class="btn btn-ghost btn-xs">Take out of the plan</button>
-  </form>
 </article>

@@ -28,7 +28,10 @@
     {#each FEELINGS as felt (felt)}
       <button
         type="button"
-        class={['btn join-item', entry.felt === felt && 'btn-active']}
+        class={[
+          'btn join-item border-base-300 bg-base-100',
+          entry.felt === felt && 'border-primary bg-primary text-primary-content',
+        ]}
         aria-pressed={entry.felt === felt}
         onclick={() => onchange({ ...entry, felt: entry.felt === felt ? null : felt })}
         >{feelingName(wording, felt)}</button

@@ -4,7 +4,6 @@
     outcomeName,
     OUTCOMES,
     spotCare,
-    spotDrillName,
     workName,
     workOf,
     type Ladder,
@@ -52,6 +51,7 @@
   );
   /** Whether it is asked how it was. */
   let isOver = $state(false);
+  let handHeight = $state(0);
   const began = Date.now();
   let now = $state(began);
   onMount(() => {
@@ -91,7 +91,7 @@
   };
 </script>
 
-<section class="step" aria-label={name}>
+<section class="step" aria-label={name} style:--at-hand="{handHeight}px">
   <header>
     <button class="btn btn-ghost btn-square" aria-label={words.back} onclick={onback}
       ><ChevronLeft class="size-5" aria-hidden="true" /></button
@@ -120,7 +120,6 @@
     {#if step.kind === 'break'}
       <p class="say">{words.breakNow}</p>
     {:else}
-      {#if step.kind === 'drill'}<p class="say">{spotDrillName(wording, step.drill)}</p>{/if}
       {#if step.kind === 'warm-up'}<p class="say">{words.warmUp}</p>{/if}
       <div class="music">
         {#await sheet}
@@ -144,7 +143,7 @@
       </div>
       {#if kind}<p class="care">{spotCare(wording, kind)}</p>{/if}
     {/if}
-    <div class="at-hand">
+    <div class="at-hand" bind:offsetHeight={handHeight}>
       {#if left === 0}<p role="status" class="text-center text-sm">{words.timeIsUp}</p>{/if}
       {#if climb}
         <p class="rung" role="status" data-testid="rung">

@@ -13,7 +13,9 @@
   const { practising, wording, words, onbegin }: Props = $props();
 
   const session = $derived(practising.session);
-  const minutes = $derived(session.steps.reduce((sum, step) => sum + step.minutes, 0));
+  const minutes = $derived(
+    session.steps.reduce((sum, step, place) => sum + (practising.done[place] ? 0 : step.minutes), 0),
+  );
   const begun = $derived(practising.done.some(Boolean));
   const nameOf = (step: SessionStep): string => {
     const work = workOf(step);
@@ -46,7 +48,7 @@
       {words.anyway}
       {#if practising.nextDay !== undefined}{words.nextDay} {dayName(wording, practising.nextDay)}.{/if}
     </p>{/if}
-  <ol class="steps">
+  <ol class="session">
     {#each session.steps as step, place (place)}
       {@const isDone = practising.done[place]}
       <li class:done={isDone} aria-current={place === practising.next ? 'step' : undefined}>
@@ -82,7 +84,7 @@
 {/if}
 
 <style>
-  .steps {
+  .session {
     margin-block: 0.6rem;
     border-top: 1px solid var(--color-base-300);
   }

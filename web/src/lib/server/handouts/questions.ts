@@ -2,10 +2,13 @@ import type pg from 'pg';
 import * as z from 'zod';
 import type { Queryable } from '../database/database.ts';
 import {
+  fingeringIdSchema,
+  pieceIdSchema,
   questionIdSchema,
   type FingeringId,
   type HandoutId,
   type QuestionId,
+  type StudentId,
   type TeacherId,
 } from '../ids.ts';
 
@@ -56,6 +59,32 @@ export const listQuestions = async (
     [teacher, fingering],
   );
   return z.array(questionSchema).parse(rows);
+};
+
+const studentQuestionSchema = questionSchema.omit({ recipient: true }).extend({
+  title: z.string(),
+  pieceId: pieceIdSchema,
+  fingeringId: fingeringIdSchema,
+});
+
+/** What a student has asked and nobody has read yet, whatever the piece, the oldest first. */
+export const listStudentQuestions = async (
+  client: Queryable,
+  teacher: TeacherId,
+  student: StudentId,
+): Promise<z.infer<typeof studentQuestionSchema>[]> => {
+  const { rows } = await client.query(
+    `select question.id, bar, body, asked_at as "askedAt", read_at as "readAt", piece.title, piece.id as "pieceId",
+       version.id as "fingeringId"
+     from questions as question
+     join handouts as handout on handout.teacher_id = question.teacher_id and handout.id = question.handout_id
+     join fingerings as version on version.teacher_id = handout.teacher_id and version.id = handout.fingering_id
+     join pieces as piece on piece.teacher_id = version.teacher_id and piece.id = version.piece_id
+     where question.teacher_id = $1 and handout.student_id = $2 and read_at is null
+     order by asked_at`,
+    [teacher, student],
+  );
+  return z.array(studentQuestionSchema).parse(rows);
 };
 
 /** Notes that a question was read, or takes that back; false when the teacher has no such question. */
