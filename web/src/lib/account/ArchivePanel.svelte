@@ -34,8 +34,8 @@
 <section class="max-w-md">
   <h2 class="text-lg">Your data</h2>
   <p class="mt-2 text-sm opacity-80">
-    Pieces with their files, versions with every change, students and instruments: all of it in one file that
-    this or another Oculon takes in again.
+    Pieces with their files, versions with every change, students with their plans and logs, instruments: all
+    of it in one file that this or another Oculon takes in again.
   </p>
   <div class="mt-3 flex flex-wrap items-center gap-3">
     <a class="btn" href="/api/archive" download>Save everything</a>

@@ -1,4 +1,12 @@
-import { FINGER_PAIRS, HAND_NAMES, LANGUAGES, NOTE_NAMES } from '@oculon/core';
+import {
+  FINGER_PAIRS,
+  GOAL_STATES,
+  HAND_NAMES,
+  LANGUAGES,
+  logEntrySchema,
+  NOTE_NAMES,
+  spotWishSchema,
+} from '@oculon/core';
 import * as z from 'zod';
 
 /** Everything that is a teacher's, as `archive.json` in an archive; the source files lie beside it. */
@@ -72,6 +80,50 @@ const piece = z.object({
   versions: z.array(version).min(1),
 });
 
+const goal = z.object({
+  id,
+  /** The version it was cut from; none when that is gone. */
+  versionId: id.nullable(),
+  state: z.enum(GOAL_STATES),
+  until: z.iso.date(),
+  tempo: z.number().min(5).max(500).nullable(),
+  revision: z.int().min(0),
+  practised: z.record(z.string(), z.unknown()),
+  /** Name of the file with its music in the archive. */
+  sheets: text(1, 200),
+  wishes: z.record(z.string(), spotWishSchema),
+  createdAt: time,
+  cutAt: time,
+  removedAt: time.nullable(),
+});
+
+/** What a student practises and has logged; every writing of an entry, in the order in which they came. */
+const course = z.object({
+  id,
+  studentId: id,
+  createdAt: time,
+  goals: z.array(goal),
+  log: z.array(
+    z.object({
+      id,
+      entry: logEntrySchema,
+      corrects: id.nullable(),
+      withdrawn: z.boolean(),
+      byTeacher: z.boolean(),
+      loggedAt: time,
+    }),
+  ),
+});
+
+const note = z.object({
+  studentId: id,
+  goalId: id.nullable(),
+  bar: z.int().min(0).nullable(),
+  body: text(1, 1000),
+  madeAt: time,
+  doneAt: time.nullable(),
+});
+
 export const archiveSchema = z.object({
   schema: z.literal(ARCHIVE_SCHEMA),
   madeAt: time,
@@ -79,5 +131,8 @@ export const archiveSchema = z.object({
   instruments: z.array(instrument),
   students: z.array(student),
   pieces: z.array(piece),
+  /** None in archives from before there were courses. */
+  courses: z.array(course).default([]),
+  notes: z.array(note).default([]),
 });
 export type Archive = z.infer<typeof archiveSchema>;

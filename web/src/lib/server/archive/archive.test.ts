@@ -31,6 +31,66 @@ const text = (least: number, most: number) =>
   fc
     .string({ minLength: least, maxLength: most, unit: 'grapheme' })
     .filter((each) => !/[\u0000\ud800-\udfff]/.test(each) && each.length >= least && each.length <= most);
+/** A course of the first student: a goal of the first piece, a log with a correction, and a note. */
+const practice = (
+  students: readonly { readonly id: string; readonly createdAt: string }[],
+  pieces: readonly { readonly createdAt: string; readonly versions: readonly { readonly id: string }[] }[],
+) => {
+  const [[student], [piece]] = [students, pieces];
+  if (!student || !piece) return {};
+  const id = (number: number) => `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`;
+  const [goal, first, second] = [id(1), id(2), id(3)];
+  const { createdAt } = student;
+  const entry = (of: string, minutes: number) => ({
+    id: of,
+    day: '2026-11-26',
+    work: { kind: 'spot' as const, goal, spot: '3-3', drill: null },
+    minutes,
+    tempo: 60,
+    outcome: 'clean' as const,
+    felt: null,
+    pain: null,
+    remark: '',
+  });
+  const written = { byTeacher: false, loggedAt: createdAt };
+  return {
+    courses: [
+      {
+        id: id(0),
+        studentId: student.id,
+        createdAt,
+        goals: [
+          {
+            id: goal,
+            versionId: piece.versions[0]!.id,
+            state: 'learning' as const,
+            until: '2026-12-24',
+            tempo: 88.5,
+            revision: 2,
+            practised: { title: 'x', bars: { '3-3': '3' } },
+            sheets: 'sheets/0001',
+            wishes: { '3-3': { kind: 'every-day' as const } },
+            createdAt,
+            cutAt: createdAt,
+            removedAt: null,
+          },
+        ],
+        log: [
+          { ...written, id: first, entry: entry(first, 5), corrects: null, withdrawn: false },
+          { ...written, id: second, entry: entry(second, 7), corrects: first, withdrawn: false },
+        ],
+      },
+    ],
+    notes: [{ studentId: student.id, goalId: goal, bar: 2, body: 'thumb', madeAt: createdAt, doneAt: null }],
+  };
+};
+/** The files that an account names, with something in each. */
+const filesOf = ({ pieces, courses }: Archive): ReadonlyMap<string, Uint8Array> =>
+  new Map([
+    ...pieces.map(({ source }, index) => [source.file, new Uint8Array([index, 255, 0])] as const),
+    ...courses.flatMap(({ goals }) => goals.map(({ sheets }) => [sheets, strToU8('{"piece": {}}')] as const)),
+  ]);
+
 /** An account made up: ids that point at each other, times out of order, names in any letters. */
 const account: fc.Arbitrary<Archive> = fc
   .record({
@@ -70,6 +130,7 @@ const account: fc.Arbitrary<Archive> = fc
   .map(({ instruments, students, pieces }) =>
     archiveSchema.parse({
       schema: ARCHIVE_SCHEMA,
+      ...practice(students, pieces),
       madeAt: NOW.toISOString(),
       teacher: { name: 'T', language: 'en', noteNames: 'letters' },
       instruments: instruments.map((each) => ({
@@ -145,9 +206,7 @@ describe('everything of a teacher in one file', () => {
   it('comes out as it went in, from one account into another', async () => {
     await fc.assert(
       fc.asyncProperty(account, async (archive) => {
-        const files = new Map(
-          archive.pieces.map(({ source }, index) => [source.file, new Uint8Array([index, 255, 0])]),
-        );
+        const files = filesOf(archive);
         const [one, other] = [await newTeacher(pool), await newTeacher(pool)];
         await placed(one, { archive, files });
         const out = await collected(one);
@@ -155,15 +214,19 @@ describe('everything of a teacher in one file', () => {
         if (!again.ok) throw new Error(again.error);
         await placed(other, again.value);
         const back = await collected(other);
-        const counts = ({ archive: { pieces, students, instruments } }: Collected) => [
+        const counts = ({ archive: { pieces, students, instruments, courses, notes } }: Collected) => [
           pieces.length,
           students.length,
           instruments.length,
+          courses.map(({ goals, log }) => [goals.length, log.length]),
+          notes.length,
         ];
         expect(counts(out)).toEqual([
           archive.pieces.length,
           archive.students.length,
           archive.instruments.length,
+          archive.courses.map(({ goals, log }) => [goals.length, log.length]),
+          archive.notes.length,
         ]);
         expect(withoutIds(sorted(back))).toEqual(withoutIds(sorted(out)));
       }),
@@ -173,7 +236,7 @@ describe('everything of a teacher in one file', () => {
 
   it('twice into one account is there twice; instruments get names of their own', async () => {
     const archive = fc.sample(account, { numRuns: 1, seed: 7 })[0]!;
-    const files = new Map(archive.pieces.map(({ source }) => [source.file, new Uint8Array([1])]));
+    const files = filesOf(archive);
     const teacher = await newTeacher(pool);
     await placed(teacher, { archive, files });
     await placed(teacher, { archive, files });

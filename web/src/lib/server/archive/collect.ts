@@ -1,5 +1,7 @@
 import type { Queryable } from '../database/database.ts';
 import type { TeacherId } from '../ids.ts';
+import { collectCourses } from './collect-courses.ts';
+import { grouped, timed } from './rows.ts';
 import { ARCHIVE_SCHEMA, archiveSchema, type Archive } from './archive-schema.ts';
 
 /** A teacher's data and the source files by their names in the archive. */
@@ -7,10 +9,6 @@ export interface Collected {
   readonly archive: Archive;
   readonly files: ReadonlyMap<string, Uint8Array>;
 }
-
-/** Times as text that keeps what the database keeps: microseconds, in UTC. */
-const timed = (column: string): string =>
-  `to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"')`;
 
 /** Everything that is a teacher's, in a stable order. Call inside a transaction. */
 export const collect = async (client: Queryable, teacher: TeacherId, madeAt: Date): Promise<Collected> => {
@@ -48,11 +46,6 @@ export const collect = async (client: Queryable, teacher: TeacherId, madeAt: Dat
     `select fingering_id as "fingeringId", revision, label, ${timed('created_at')} as "createdAt"
      from labels where teacher_id = $1 order by fingering_id, revision`,
   );
-  const grouped = (rows: typeof edits, key: string): ReadonlyMap<string, typeof edits> => {
-    const groups = new Map<string, typeof edits>();
-    for (const { [key]: of, ...row } of rows) groups.set(of, [...(groups.get(of) ?? []), row]);
-    return groups;
-  };
   const [editsOf, labelsOf] = [grouped(edits, 'fingeringId'), grouped(labels, 'fingeringId')];
   const versionsOf = grouped(
     versions.map((row) => ({
@@ -62,7 +55,8 @@ export const collect = async (client: Queryable, teacher: TeacherId, madeAt: Dat
     })),
     'pieceId',
   );
-  const files = new Map<string, Uint8Array>();
+  const { courses, notes, sheets } = await collectCourses(client, teacher);
+  const files = new Map<string, Uint8Array>(sheets);
   const archive = archiveSchema.parse({
     schema: ARCHIVE_SCHEMA,
     madeAt: madeAt.toISOString(),
@@ -78,6 +72,8 @@ export const collect = async (client: Queryable, teacher: TeacherId, madeAt: Dat
         versions: versionsOf.get(piece.id) ?? [],
       };
     }),
+    courses,
+    notes,
   });
   return { archive, files };
 };

@@ -17,6 +17,16 @@ export const pack = ({ archive, files }: Collected): Promise<Uint8Array> => {
   });
 };
 
+const isJson = (bytes: Uint8Array | undefined): boolean => {
+  if (!bytes) return false;
+  try {
+    JSON.parse(strFromU8(bytes));
+    return true;
+  } catch {
+    return false;
+  }
+};
+
 const NO_ARCHIVE = 'This file is no archive of Oculon. Choose one that was saved under “Account”.';
 
 /** What is in an archive, or why it cannot be taken, as it is said. */
@@ -28,7 +38,7 @@ export const unpack = async (bytes: Uint8Array): Promise<Result<Collected, strin
       {
         filter: ({ name, originalSize }) => {
           total += originalSize;
-          return total <= MAX_UNPACKED_BYTES && (name === CONTENTS || /^sources\/\d+$/.test(name));
+          return total <= MAX_UNPACKED_BYTES && (name === CONTENTS || /^(sources|sheets)\/\d+$/.test(name));
         },
       },
       (error, data) => resolve(error ? undefined : data),
@@ -50,5 +60,9 @@ export const unpack = async (bytes: Uint8Array): Promise<Result<Collected, strin
   }
   const missing = archive.data.pieces.find(({ source }) => files[source.file] === undefined);
   if (missing) return failure(`The file of “${missing.title}” is missing in the archive.`);
+  const without = archive.data.courses
+    .flatMap(({ goals }) => goals)
+    .find(({ sheets }) => !isJson(files[sheets]));
+  if (without) return failure(`The music of a practice plan is missing in the archive: ${without.sheets}.`);
   return success({ archive: archive.data, files: new Map(Object.entries(files)) });
 };

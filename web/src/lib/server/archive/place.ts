@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { Queryable } from '../database/database.ts';
 import type { TeacherId } from '../ids.ts';
 import type { Collected } from './collect.ts';
+import { placeCourses } from './place-courses.ts';
 
 export interface Placed {
   readonly pieces: number;
@@ -90,6 +91,7 @@ export const place = async (
         ]);
     versions += piece.versions.length;
   }
+  await placeCourses(client, teacher, { archive, files }, idOf);
   return {
     pieces: archive.pieces.length,
     versions,
