@@ -13,6 +13,8 @@ let fingering: string;
 let student: string;
 let handout: string;
 let question: string;
+let goal: string;
+let note: string;
 let passwordHash: string;
 beforeAll(async () => {
   client = new pg.Client({ connectionString: process.env.DATABASE_URL });
@@ -32,6 +34,17 @@ beforeAll(async () => {
        insert into questions (teacher_id, handout_id, bar, body) select teacher_id, id, 0, 'Why?' from given
        returning handout_id as handout, id as question`,
       [fingering],
+    )
+  ).rows[0]);
+  ({ goal, note } = (
+    await client.query(
+      `with begun as (insert into courses (teacher_id, student_id) select teacher_id, id from students where id = $1
+         returning teacher_id, student_id, id),
+       goal as (insert into course_goals (teacher_id, course_id, fingering_id, until, revision, practised, sheets)
+         select teacher_id, id, $2, '2027-01-31', 0, '{"bars": {"1-1": "1"}, "spots": []}', '{}' from begun returning id)
+       insert into lesson_notes (teacher_id, student_id, body) select teacher_id, student_id, 'thumb' from begun
+       returning (select id from goal) as goal, id as note`,
+      [student, fingering],
     )
   ).rows[0]);
 });
@@ -78,6 +91,13 @@ const routes = (): readonly (Question & { readonly shows?: RegExp })[] => {
     { method: 'PATCH', path: `/api/pieces/${piece}`, body: '{"title":"Mine","composer":""}' },
     { method: 'DELETE', path: `/api/pieces/${piece}` },
     { method: 'POST', path: `/api/fingerings/${fingering}/edits`, body: JSON.stringify(edits) },
+    ...['plan', 'log', 'log/csv', 'lesson'].map((name) => ({ path: `/students/${student}/${name}` })),
+    ...practiceForms().map(([path, fields]) => ({
+      method: 'POST',
+      path: `/students/${student}/${path}`,
+      headers: form,
+      body: new URLSearchParams(fields).toString(),
+    })),
     ...['rename', 'away', 'back', 'label'].map((name) => ({
       method: 'POST',
       path: `/pieces/${piece}/versions?/${name}`,
@@ -92,13 +112,36 @@ const routes = (): readonly (Question & { readonly shows?: RegExp })[] => {
     })),
   ];
 };
+/** Forms of the plan, the log and the lesson that would each change something, were they the teacher's own. */
+const practiceForms = (): readonly (readonly [string, Readonly<Record<string, string>>])[] => [
+  ['plan?/add', { piece, state: 'learning', until: '2027-01-31', tempo: '' }],
+  ['plan?/change', { goal, state: 'resting', until: '2028-01-31' }],
+  ['plan?/cut', { goal, tempo: '66' }],
+  ['plan?/remove', { goal }],
+  ['plan?/wish', { goal, spot: '1-1', kind: 'left-out' }],
+  ['plan?/times', { minutesADay: '1', days: '1' }],
+  ['plan?/link', {}],
+  [
+    'log?/write',
+    { id: randomUUID(), day: '2026-11-26', work: '{"kind":"warm-up"}', minutes: '1', remark: '' },
+  ],
+  ['lesson?/note', { goal: '', bar: '', body: 'Mine' }],
+  ['lesson?/done', { note, done: 'yes' }],
+  ['lesson?/drop', { note }],
+  ['lesson?/read', { question }],
+];
 const stateOfPiece = async () =>
   (
     await client.query(
       `select title, revision, f.name, f.deleted_at, s.name as student, s.archived_at is null as back,
          (select count(*) from labels where fingering_id = f.id) as labels,
          (select count(*) from handouts where fingering_id = f.id and revoked_at is null) as handouts,
-         (select count(*) from questions where read_at is not null) as answered
+         (select count(*) from questions where read_at is not null) as answered,
+         (select count(*) from log_entries) as logged, s.minutes_a_day as minutes,
+         (select json_agg(json_build_object('state', state, 'until', until, 'tempo', tempo, 'wishes', wishes, 'gone', removed_at))
+          from course_goals where fingering_id = f.id) as goals,
+         (select json_agg(json_build_object('body', body, 'done', done_at)) from lesson_notes where student_id = $2) as notes,
+         (select token_hash from courses where student_id = $2) as link
        from pieces as p join fingerings as f on f.piece_id = p.id left join students as s on s.id = $2
        where p.id = $1`,
       [piece, student],

@@ -10,6 +10,7 @@ let fingering: string;
 beforeAll(async () => {
   client = new pg.Client({ connectionString: process.env.DATABASE_URL });
   await client.connect();
+  await client.query(`delete from attempts where key like 'pages%'`);
   ({ fingering } = await importedPiece());
 });
 const forgetAttempts = () => client.query(`delete from attempts where key like 'pages%'`);

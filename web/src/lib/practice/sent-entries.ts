@@ -11,3 +11,8 @@ export const sentEntrySchema = logEntrySchema
 export type SentEntry = z.infer<typeof sentEntrySchema>;
 
 export const sentEntriesSchema = z.object({ entries: z.array(sentEntrySchema).min(1).max(MOST_SENT) });
+
+const MS_PER_DAY = 86_400_000;
+/** Whether an entry is of a day that has begun nowhere yet: east of the server it may be tomorrow. */
+export const isAhead = ({ day }: Pick<SentEntry, 'day'>, now = Date.now()): boolean =>
+  day > new Date(now + MS_PER_DAY).toISOString().slice(0, 10);

@@ -91,7 +91,7 @@
   };
 </script>
 
-<section class="step" aria-label={name} style:--at-hand="{handHeight}px">
+<section class="step" aria-label={name} data-step={step.kind} style:--at-hand="{handHeight}px">
   <header>
     <button class="btn btn-ghost btn-square" aria-label={words.back} onclick={onback}
       ><ChevronLeft class="size-5" aria-hidden="true" /></button

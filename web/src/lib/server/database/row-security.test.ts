@@ -21,6 +21,27 @@ beforeAll(async () => {
      values ($1, $2, 1, gen_random_uuid(), '{}', 3)`,
     [fingering, own],
   );
+  const { rows } = await pool.query(
+    `insert into courses (teacher_id, student_id) select teacher_id, id from students where teacher_id = any($1)
+     returning id, teacher_id`,
+    [[own, stranger]],
+  );
+  for (const { id, teacher_id } of rows) {
+    await pool.query(
+      `insert into course_goals (teacher_id, course_id, until, revision, practised, sheets)
+       values ($1, $2, '2026-12-24', 0, '{}', '{}')`,
+      [teacher_id, id],
+    );
+    await pool.query(
+      `insert into log_entries (teacher_id, course_id, id, practised_on, entry, by_teacher)
+       values ($1, $2, gen_random_uuid(), '2026-11-26', '{}', false)`,
+      [teacher_id, id],
+    );
+    await pool.query(
+      `insert into lesson_notes (teacher_id, student_id, body) select teacher_id, id, 'x' from students where teacher_id = $1`,
+      [teacher_id],
+    );
+  }
   await pool.query(`insert into labels (teacher_id, fingering_id, revision, label) values ($1, $2, 1, 'x')`, [
     own,
     fingering,
@@ -28,7 +49,19 @@ beforeAll(async () => {
 });
 afterAll(() => pool.end());
 
-const TABLES = ['pieces', 'sources', 'fingerings', 'edits', 'students', 'instruments', 'labels'] as const;
+const TABLES = [
+  'pieces',
+  'sources',
+  'fingerings',
+  'edits',
+  'students',
+  'instruments',
+  'labels',
+  'courses',
+  'course_goals',
+  'log_entries',
+  'lesson_notes',
+] as const;
 
 describe('a statement that forgets its where', () => {
   it.each(TABLES)('sees the rows of %s of its teacher alone', async (table) => {

@@ -71,8 +71,8 @@
         <summary class="cursor-pointer text-sm">Delete for good</summary>
         <form method="POST" action="?/delete" class="mt-3 space-y-3">
           <p class="text-sm">
-            The student and every version made for them go, and cannot be taken back. A version that is the
-            only one of its piece stays, without the student.
+            The student, every version made for them, their plan and their log go, and cannot be taken back. A
+            version that is the only one of its piece stays, without the student.
           </p>
           <Field
             label="The student’s name, to be sure"

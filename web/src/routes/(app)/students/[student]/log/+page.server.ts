@@ -1,7 +1,7 @@
 import { error, fail } from '@sveltejs/kit';
 import { later, readDay, spotKey, spotRecord, NEVER_MET, weekSummary, weeksOf, type Day } from '@oculon/core';
 import { courseFrom } from '$lib/practice/course-of.ts';
-import { sentEntrySchema } from '$lib/practice/sent-entries.ts';
+import { isAhead, sentEntrySchema } from '$lib/practice/sent-entries.ts';
 import { courseOf } from '$lib/server/courses/courses.ts';
 import { keepEntries, listWritings } from '$lib/server/courses/log-entries.ts';
 import { entryIn } from '$lib/server/courses/entry-form.ts';
@@ -60,6 +60,8 @@ export const actions: Actions = {
   write: async ({ request, params, locals }) => {
     const entry = sentEntrySchema.safeParse(entryIn(await fieldsIn(request)));
     if (!entry.success) return fail(400, { problems: problemsOf(entry.error) });
+    if (isAhead(entry.data))
+      return fail(400, { problems: { day: 'The day lies ahead: choose one that has begun.' } });
     const isKept = await withOwn(locals, async (client, teacher) => {
       const course = await courseOf(client, teacher, studentNamed(params.student));
       return course && keepEntries(client, teacher, course.id, [entry.data], 'teacher');

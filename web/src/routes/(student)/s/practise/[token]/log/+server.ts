@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { sentEntriesSchema } from '$lib/practice/sent-entries.ts';
+import { isAhead, sentEntriesSchema } from '$lib/practice/sent-entries.ts';
 import { openedByLink } from '$lib/server/by-link.ts';
 import { courseBehind } from '$lib/server/courses/courses.ts';
 import { keepEntries } from '$lib/server/courses/log-entries.ts';
@@ -13,6 +13,8 @@ export const POST: RequestHandler = async (event) => {
   const { id, teacherId } = await openedByLink(event, courseBehind);
   const sent = sentEntriesSchema.safeParse(await readJson(event.request, BODY_LIMITS.log));
   if (!sent.success) error(400, 'What was logged cannot be read.');
+  const ahead = sent.data.entries.find((entry) => isAhead(entry));
+  if (ahead) error(400, `The ${ahead.day} lies ahead: look at the clock of this device.`);
   const isKept = await withDatabase(() =>
     asTeacher(database(), teacherId, (client) =>
       keepEntries(client, teacherId, id, sent.data.entries, 'student'),
