@@ -114,6 +114,9 @@ const loadStudies = async (address, url) => {
       if (!response.ok) throw new SetupError(`The demo study ${name} was refused: ${await response.text()}`);
     }
     await loadStudents(client);
+    throwIfInterrupted();
+    const { loadPractice } = await import('./demo-practice.mjs');
+    await loadPractice(client, address, TEACHER.id, STUDENTS[0][0]);
     await client.query('update teachers set demo_loaded_at = now() where id = $1', [TEACHER.id]);
   });
 };

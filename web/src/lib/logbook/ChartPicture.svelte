@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { ChartConfiguration } from 'chart.js';
+  import type * as Charts from './charts.ts';
   import { theme } from '../theme.svelte.ts';
 
   interface Props {
     /** Makes the chart in the colours of the page as they are. */
-    make: (charts: typeof import('./charts.ts')) => ChartConfiguration;
+    make: (charts: typeof Charts) => ChartConfiguration;
     /** What the picture tells, for whoever does not see it. */
     label: string;
     height: number;

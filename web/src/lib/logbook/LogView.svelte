@@ -31,7 +31,7 @@
 {#if form && 'done' in form && form.done}<p role="status" class="mt-3 text-sm">{form.done}</p>{/if}
 {#each problems as problem (problem)}<p role="alert" class="mt-3 text-sm text-error">{problem}</p>{/each}
 
-<div class="mt-4 grid gap-8 lg:grid-cols-2">
+<div class="mt-4 grid gap-8 lg:grid-cols-[4fr_5fr]">
   <div class="min-w-0 space-y-6">
     <section aria-labelledby="week-heading">
       <h2 id="week-heading" class="text-lg">The last seven days</h2>

@@ -33,6 +33,8 @@ Chart.register(
   Tooltip,
 );
 
+Chart.defaults.font.family = getComputedStyle(document.body).fontFamily;
+
 /** A colour of the page's theme as it is now. */
 const colour = (name: string): string =>
   getComputedStyle(document.documentElement).getPropertyValue(`--color-${name}`).trim();

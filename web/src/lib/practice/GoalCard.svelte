@@ -111,7 +111,7 @@
         >{basis.newer === 1 ? 'One decision' : `${basis.newer} decisions`} newer than the plan</span
       >{/if}
   </form>
-  {#if isMet && forecast}
+  {#if goal.state === 'learning' && forecast}
     <p class="mt-2 text-sm">
       {#if practised.spots.length === 0}Nothing stands out in it: it is played phrase by phrase.
       {:else if forecast.ready === undefined}<span class="text-warning"

@@ -20,11 +20,7 @@
   ] as const;
   let form: HTMLFormElement;
   // What was chosen last counts until the plan has it.
-  // svelte-ignore state_referenced_locally
-  let kind = $state<string>(wish?.kind ?? '');
-  $effect(() => {
-    kind = wish?.kind ?? '';
-  });
+  let kind = $derived<string>(wish?.kind ?? '');
 </script>
 
 <form
