@@ -168,6 +168,32 @@ export function* otherRightWaysInSteps(plan: Plan, passage: Passage): Steps<read
 export const otherRightWays = (plan: Plan, passage: Passage): readonly RightWay[] =>
   finish(otherRightWaysInSteps(plan, passage));
 
+/**
+ * The other solution for the right hand of a passage: what plucks each notehead (the first of a sound) in the cheapest
+ * school that plays it otherwise than the plan; undefined where all play it alike.
+ */
+export const otherRightHand = (
+  plan: Plan,
+  passage: Passage,
+): ReadonlyMap<NoteIndex, StrokeFinger> | undefined => {
+  const own = wayOf(plan, plan.right, passage, { kind: 'plan' }).order;
+  const [best] = RIGHT_SCHOOLS.map((school) => {
+    const right = solvedWith(plan, { kind: 'school', ...passage, school }, passage);
+    return { right, way: wayOf(plan, right, passage, { kind: 'school', school }) };
+  })
+    .filter(({ way }) => way.order !== own)
+    .sort((a, b) => a.way.price - b.way.price);
+  return (
+    best &&
+    new Map(
+      plan.left.sounds.flatMap(({ head, index }) => {
+        const pluck = best.right.choices[index]?.pluck;
+        return pluck === undefined ? [] : [[head, pluck] as const];
+      }),
+    )
+  );
+};
+
 /** The fingers that could pluck a note, by price; empty where nothing is plucked. */
 export const pluckChoices = (plan: Plan, note: NoteIndex): readonly PricedPluck[] => {
   const { fingering, left, right, score } = plan;

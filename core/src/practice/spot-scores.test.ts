@@ -73,6 +73,88 @@ describe('drills from a piece', () => {
     }
   });
 
+  /** Frets by string of each chord of a score, as they are written at its notes. */
+  const chordsOf = (score: NonNullable<ReturnType<typeof readBack>>) =>
+    [...new Set(score.notes.map(({ onset }) => onset))].map((at) =>
+      score.notes
+        .filter(({ onset }) => onset === at)
+        .map(({ midi, fingering: { string, finger } }) => ({
+          string: string!,
+          finger: finger!,
+          fret: midi - [64, 59, 55, 50, 45, 40][string! - 1]!,
+        })),
+    );
+
+  it('begin a wide grip higher on the neck and come down fret by fret to where it lies', () => {
+    let met = 0;
+    for (const { plan, spot } of everySpot) {
+      const score = readBack(plan, spot, 'higher-on-neck');
+      if (!score) continue;
+      met += 1;
+      const chords = chordsOf(score);
+      chords
+        .slice(1)
+        .forEach((chord, index) =>
+          expect(chord).toEqual(chords[index]!.map((place) => ({ ...place, fret: place.fret - 1 }))),
+        );
+      expect(Math.max(...chords[0]!.map(({ fret }) => fret))).toBeLessThanOrEqual(12);
+      const lies = plan.technique.blocks.some(({ shape }) =>
+        chords
+          .at(-1)!
+          .every(({ string, fret, finger }) =>
+            shape.some((each) => each.string === string && each.fret === fret && each.finger === finger),
+          ),
+      );
+      expect(lies).toBe(true);
+    }
+    expect(met).toBeGreaterThan(2);
+  });
+
+  it('lay a barre alone over the strings that need it', () => {
+    let met = 0;
+    for (const { plan, spot } of everySpot) {
+      const score = readBack(plan, spot, 'barre-alone');
+      if (!score) continue;
+      for (const chord of chordsOf(score)) {
+        met += 1;
+        expect(new Set(chord.map(({ fret, finger }) => `${fret} ${finger}`)).size).toBe(1);
+        const strings = chord.map(({ string }) => string);
+        const [least, most] = [Math.min(...strings), Math.max(...strings)];
+        expect(strings.length).toBe(most - least + 1);
+        expect(
+          plan.technique.barres.some(
+            ({ fret, strings: [treble, bass] }) =>
+              fret === chord[0]!.fret && treble === least && bass === most,
+          ),
+        ).toBe(true);
+      }
+    }
+    expect(met).toBeGreaterThan(0);
+  });
+
+  it('show another right hand only where there is one, on the same notes', () => {
+    let others = 0;
+    for (const { plan, spot } of everySpot) {
+      const score = readBack(plan, spot, 'other-right-hand');
+      const own = readBack(plan, spot, 'as-written')!;
+      if (!score) continue;
+      expect(score.notes.map(({ midi, onset }) => [midi, onset])).toEqual(
+        own.notes.map(({ midi, onset }) => [midi, onset]),
+      );
+      const fingersOf = (of: typeof own) => of.notes.map(({ fingering: { pluck } }) => pluck).join(' ');
+      if (fingersOf(score) !== fingersOf(own)) others += 1;
+    }
+    expect(others).toBeGreaterThan(0);
+  });
+
+  it('leave the slurred pairs of a passage alone', () => {
+    const plan = planVoices(['E4/4 G4/8 A4/8( B4/8) C5/8 E4/4 | E4/2 G4/2']);
+    const spot = { ...spotsOf(plan)[0]!, from: 0, to: 0, start: 0, end: plan.score.notes.at(-3)!.onset };
+    const score = readBack(plan, spot, 'slurs-alone')!;
+    expect(score.notes).toHaveLength(2);
+    expect(score.notes[1]!.slurredFrom?.note).toBe(0);
+  });
+
   it('know the drills of every kind, each with its notes', () => {
     for (const kind of SPOT_KINDS) expect(DRILLS_FOR[kind].length).toBeGreaterThan(0);
     const used = new Set(Object.values(DRILLS_FOR).flat());

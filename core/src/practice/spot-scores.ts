@@ -3,10 +3,10 @@ import { openPitch, type StringNumber } from '../instrument/guitar.ts';
 import { sharpSpelling } from '../music/pitch.ts';
 import { ticks } from '../music/time.ts';
 import type { NotePlan, Plan } from '../plan/plan.ts';
-import { buildScore } from '../score/draft/build-score.ts';
+import { otherRightHand } from '../plan/right-ways.ts';
 import { excerptOf } from '../score/excerpt.ts';
 import { indexById, type Note, type NoteIndex, type Score, type SourceFingering } from '../score/score.ts';
-import { asPiece, even, type DrillNote } from './drills/bars.ts';
+import { heldScore, isHeldCut, type HeldCut } from './held-shapes.ts';
 import type { SpotDrill } from './spot-drills.ts';
 import type { Spot } from './spots.ts';
 
@@ -15,9 +15,13 @@ export const SPOT_CUTS = [
   'as-written',
   'staccato',
   'blocks',
+  'higher-on-neck',
+  'barre-alone',
   'right-hand-alone',
+  'other-right-hand',
   'tune-alone',
   'bass-alone',
+  'slurs-alone',
   'moved-accents',
   'fewer-notes',
 ] as const;
@@ -31,8 +35,8 @@ export const CUT_FOR: Readonly<Record<SpotDrill, SpotCut>> = {
   'with-ride': 'as-written',
   staccato: 'staccato',
   legato: 'as-written',
-  'higher-on-neck': 'blocks',
-  'barre-alone': 'blocks',
+  'higher-on-neck': 'higher-on-neck',
+  'barre-alone': 'barre-alone',
   'shape-without-sound': 'blocks',
   'set-and-release': 'as-written',
   'held-finger': 'as-written',
@@ -40,12 +44,12 @@ export const CUT_FOR: Readonly<Record<SpotDrill, SpotCut>> = {
   'bass-alone': 'bass-alone',
   'right-hand-alone': 'right-hand-alone',
   'moved-accents': 'moved-accents',
-  'other-right-hand': 'as-written',
+  'other-right-hand': 'other-right-hand',
   'fewer-notes': 'fewer-notes',
   bursts: 'as-written',
   'left-hand-alone': 'as-written',
   together: 'as-written',
-  'slurred-pair': 'as-written',
+  'slurred-pair': 'slurs-alone',
   'lower-finger-down': 'as-written',
   'in-rhythm': 'as-written',
   'open-and-damp': 'right-hand-alone',
@@ -55,7 +59,9 @@ export const CUT_FOR: Readonly<Record<SpotDrill, SpotCut>> = {
 const LEAST_MOMENTS = 2;
 
 /** A note of a drill, or nothing where the drill leaves it out. */
-type Shape = (note: Note, planned: NotePlan, place: number) => Note | undefined;
+type Shape = (note: Note, planned: NotePlan, place: number, source: NoteIndex) => Note | undefined;
+/** Cuts that change the notes of the spot; the others set shapes of the left hand one after the other. */
+type ShapedCut = Exclude<SpotCut, HeldCut>;
 
 const fingeringOf = ({ string, fret, finger, pluck }: NotePlan, isHarmonic: boolean): SourceFingering => ({
   ...(string !== undefined && { string }),
@@ -72,13 +78,33 @@ const mostUsed = (plucks: readonly (string | undefined)[]): string | undefined =
   return [...counts].sort(([, a], [, b]) => b - a)[0]?.[0];
 };
 
+/** Noteheads that a slur leads from or to. */
+const slurred = ({ score }: Plan): ReadonlySet<NoteIndex> =>
+  new Set(score.notes.flatMap(({ index, slurredFrom }) => (slurredFrom ? [index, slurredFrom.note] : [])));
+
 const shapes = (
   plan: Plan,
+  { from, to }: Spot,
   within: readonly NotePlan[],
-): Readonly<Record<Exclude<SpotCut, 'blocks'>, Shape>> => {
+  cut: ShapedCut,
+): Shape | undefined => {
   const { guitar } = plan.setup;
+  if (cut === 'other-right-hand') {
+    const other = otherRightHand(plan, { from, to });
+    return (
+      other &&
+      ((note, _, __, source) => {
+        const pluck = other.get(source);
+        return { ...note, fingering: { ...note.fingering, ...(pluck !== undefined && { pluck }) } };
+      })
+    );
+  }
+  if (cut === 'slurs-alone') {
+    const pairs = slurred(plan);
+    return (note, _, __, source) => (pairs.has(source) ? note : undefined);
+  }
   const other = mostUsed(within.map(({ pluck }) => pluck));
-  return {
+  const plain: Readonly<Record<Exclude<ShapedCut, 'other-right-hand' | 'slurs-alone'>, Shape>> = {
     'as-written': (note) => note,
     staccato: (note) => ({ ...note, articulations: [...note.articulations, 'staccato'] }),
     'moved-accents': (note, _, place) =>
@@ -99,6 +125,7 @@ const shapes = (
       };
     },
   };
+  return plain[cut];
 };
 
 /** A score with some notes changed or left out; what is left out is silent, and outside of the loop nothing stands at all. */
@@ -147,36 +174,6 @@ const shaped = (
   };
 };
 
-/** The shapes of the left hand in a spot one after the other, each for two beats. */
-const blocksScore = (plan: Plan, { start, end }: Spot, title: string, tempo: number): Score => {
-  const { guitar } = plan.setup;
-  const notes = plan.technique.blocks
-    .filter(({ from, to }) => {
-      const first = plan.left.hands[from]!.slice.onset;
-      const after = plan.left.hands[to]?.slice.onset ?? Infinity;
-      return first <= end && after > start;
-    })
-    .map(({ shape }): DrillNote => {
-      const low = shape.toSorted((a, b) => b.string - a.string);
-      return {
-        pitches: low.map(({ string, fret }) =>
-          sharpSpelling(openPitch(guitar, string as StringNumber) + fret),
-        ),
-        fingering: low.map(({ string, finger }) => ({ string, finger })),
-      };
-    })
-    .filter(
-      (block, index, all) =>
-        block.pitches.length > 0 && JSON.stringify(block) !== JSON.stringify(all[index - 1] ?? null),
-    );
-  const halves = notes.map((note) => ({ ...even([note], 1)[0]!, type: 'half' as const }));
-  const bars = Array.from({ length: Math.max(1, Math.ceil(halves.length / 2)) }, (_, bar) => ({
-    voices: [halves.slice(2 * bar, 2 * bar + 2)],
-  }));
-  const { tuning, capo } = plan.score;
-  return buildScore({ title, bars: asPiece(bars, { tempo }), ...(tuning && { tuning }), capo });
-};
-
 /**
  * A spot as a score of its own, cut from a plan: its bars with what lies before and after the spot silent, changed as the
  * cut asks for, with the plan's strings, fingers and plucks written at the notes. `tempo` in quarters a minute. Undefined
@@ -189,12 +186,20 @@ export const spotScore = (
   title: string,
   tempo: number,
 ): Score | undefined => {
-  const made = cutScore(plan, spot, cut, title, tempo);
-  return new Set(made.notes.map(({ onset }) => onset)).size < LEAST_MOMENTS ? undefined : made;
+  const made = isHeldCut(cut)
+    ? heldScore(plan, spot, cut, title, tempo)
+    : cutScore(plan, spot, cut, title, tempo);
+  const moments = new Set(made?.notes.map(({ onset }) => onset)).size;
+  return made && moments >= (cut === 'barre-alone' ? 1 : LEAST_MOMENTS) ? made : undefined;
 };
 
-const cutScore = (plan: Plan, spot: Spot, cut: SpotCut, title: string, tempo: number): Score => {
-  if (cut === 'blocks') return blocksScore(plan, spot, title, tempo);
+const cutScore = (
+  plan: Plan,
+  spot: Spot,
+  cut: ShapedCut,
+  title: string,
+  tempo: number,
+): Score | undefined => {
   const bars = Array.from({ length: spot.to - spot.from + 1 }, (_, place) => spot.from + place);
   const { score, sources } = excerptOf(plan.score, bars);
   const offset = plan.score.bars[spot.from]!.start;
@@ -202,8 +207,11 @@ const cutScore = (plan: Plan, spot: Spot, cut: SpotCut, title: string, tempo: nu
   const isIn = ({ onset }: Note): boolean => isInLoop(onset);
   const shape = shapes(
     plan,
+    spot,
     score.notes.filter(isIn).map(({ index }) => plan.notes[sources[index]!]!),
-  )[cut];
+    cut,
+  );
+  if (!shape) return undefined;
   let place = -1;
   let last = -1;
   const made = shaped(
@@ -213,7 +221,12 @@ const cutScore = (plan: Plan, spot: Spot, cut: SpotCut, title: string, tempo: nu
       const planned = plan.notes[sources[note.index]!]!;
       if (note.onset !== last) place += 1;
       last = note.onset;
-      return shape({ ...note, fingering: fingeringOf(planned, note.harmonic !== undefined) }, planned, place);
+      return shape(
+        { ...note, fingering: fingeringOf(planned, note.harmonic !== undefined) },
+        planned,
+        place,
+        sources[note.index]!,
+      );
     },
     isInLoop,
   );
