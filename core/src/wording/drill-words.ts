@@ -34,12 +34,16 @@ const isNamed = (key: string): key is MessageKey => key in CATALOGUES.en;
 const noteOf = ({ note }: Wording, { step, alter }: Pick<Key, 'step' | 'alter'>): string =>
   note({ step, alter, octave: 4 });
 
+/** Parameters that are positions, and those that are strings. */
+const POSITIONS: ReadonlySet<string> = new Set(['position', 'next-position']);
+const STRINGS: ReadonlySet<string> = new Set(['string', 'shift-string']);
+
 /** A value as it is shown to choose from: `E♭`, `position V`, `3–4`. */
 export const valueName = (wording: Wording, name: string, value: ParameterValue): string => {
   if (typeof value === 'object') return value.map((each) => valueName(wording, name, each)).join(' ');
-  if (typeof value === 'number') return name === 'position' ? romanNumeral(value) : String(value);
+  if (typeof value === 'number') return POSITIONS.has(name) ? romanNumeral(value) : String(value);
   if (name === 'tonic' || name === 'root') return noteOf(wording, keyOn(pitchClassOf(value as Tonic), 0));
-  if (name === 'string') return stringSign(Number(value));
+  if (STRINGS.has(name)) return stringSign(Number(value));
   if (name === 'pairs') return `${value[0]}–${value[1]}`;
   if (name === 'chords' && value !== 'open-strings') return chordNames(value);
   if (name === 'line' && value !== 'line' && value !== 'zigzag')
@@ -68,8 +72,8 @@ const capital = (text: string): string =>
 export const drillTitle = (wording: Wording, { kind, values }: Drill): string => {
   const said: Record<string, string | number> = {};
   for (const [name, value] of Object.entries(values))
-    said[name === 'per-beat' ? 'perBeat' : name] =
-      typeof value === 'number' && name !== 'position' ? value : valueName(wording, name, value);
+    said[name.replaceAll(/-(\w)/g, (_, letter: string) => letter.toUpperCase())] =
+      typeof value === 'number' && !POSITIONS.has(name) ? value : valueName(wording, name, value);
   const { tonic, scale, root, chord } = values as Readonly<Record<string, string>>;
   // Spelled as on the page: C♯ minor rather than D♭ minor.
   if (tonic && scale)

@@ -7,13 +7,14 @@ import { artificialHarmonics, harmonics } from './harmonics.ts';
 import { intervals } from './intervals.ts';
 import { accents, threeAgainstTwo } from './rhythms.ts';
 import { homeStrings, levels, rightOrders } from './right-orders.ts';
-import { scale, scaleInPosition, scaleOnOneString } from './scale.ts';
+import { scale, scaleInPosition, scaleOnOneString, scaleWithShift } from './scale.ts';
 import { strums } from './strums.ts';
 import { tremolo } from './tremolo.ts';
 
 const KINDS = [
   scale,
   scaleInPosition,
+  scaleWithShift,
   scaleOnOneString,
   arpeggio,
   intervals,

@@ -101,6 +101,41 @@ describe('scales', () => {
     );
   });
 
+  it('along the neck shift once, on the string that was chosen', () => {
+    for (const [string, low, high] of [
+      [3, 2, 7],
+      [4, 1, 5],
+      [2, 5, 9],
+    ] as const) {
+      const plan = planned(
+        drillScore('scale-with-shift', {
+          tonic: 'C',
+          scale: 'major',
+          position: String(low),
+          'next-position': String(high),
+          'shift-string': String(string),
+        }),
+      );
+      const rising = plan.notes.slice(0, Math.ceil(plan.notes.length / 2));
+      // Strings never turn back on the way up; below the shift the hand is in the first position, above it in the second.
+      rising
+        .slice(1)
+        .forEach((note, index) => expect(note.string!).toBeLessThanOrEqual(rising[index]!.string!));
+      for (const { string: on, fret } of rising) {
+        if (fret === 0) continue;
+        const [least, most] =
+          on! > string ? [low - 1, low + 4] : on! < string ? [high - 1, high + 4] : [low - 1, high + 4];
+        expect(fret).toBeGreaterThanOrEqual(least);
+        expect(fret).toBeLessThanOrEqual(most);
+      }
+      expect(new Set(rising.map(({ string: on }) => on))).toContain(string);
+      const upward = plan.technique.shifts.filter(
+        ({ onset }) => onset <= plan.score.notes[rising.length - 1]!.onset,
+      );
+      expect(upward.length).toBeGreaterThan(0);
+    }
+  });
+
   it('along a string have all its notes up to the twelfth fret, and no other string', () => {
     const score = drillScore('scale-on-one-string', { tonic: 'G', scale: 'major', string: '2' });
     expect(names(score).slice(0, 8)).toEqual(['B3', 'C4', 'D4', 'E4', 'F#4', 'G4', 'A4', 'B4']);
@@ -264,6 +299,21 @@ describe('drills of the right hand', () => {
     const score = drillScore('strums', { strokes: 'down-up', chords: 'open-strings' });
     const strokes = score.notes.filter((_, index) => index % 6 === 0).map(({ strum }) => strum);
     expect(strokes).toEqual(Array.from({ length: 4 }, () => ['outward', 'back']).flat());
+  });
+
+  it.each([
+    ['four-fingers', 16, 'outward outward outward outward'],
+    ['out-out-back', 12, 'outward outward back outward'],
+  ] as const)('flick fingers out one after the other: %s', (strokes, inABar, first) => {
+    const score = drillScore('strums', { strokes, chords: 'open-strings' });
+    const struck = score.notes.filter((_, index) => index % 6 === 0);
+    expect(
+      struck
+        .slice(0, 4)
+        .map(({ strum }) => strum)
+        .join(' '),
+    ).toBe(first);
+    expect(struck.filter(({ bar }) => bar === 0)).toHaveLength(inABar);
   });
 });
 

@@ -4,7 +4,7 @@ import { asPiece, lineInBars, upAndDown, type DrillNote } from './bars.ts';
 import { drillKind } from './drill-kind.ts';
 import { climb, keyOn, lowestTonic, pitchClassOf, SCALE_NAMES, SCALES, TONICS } from './keys.ts';
 import { choice, wholeNumber } from './parameter.ts';
-import { HIGHEST_PITCH, LOWEST_PITCH, openOf, stringInPosition } from './places.ts';
+import { FRETS_IN_POSITION, HIGHEST_PITCH, LOWEST_PITCH, openOf, stringInPosition } from './places.ts';
 import { lineFingers, pluckOf, type LineFingers } from './plucks.ts';
 
 const PARAMETERS = {
@@ -81,6 +81,42 @@ export const scaleInPosition = drillKind({
       (pitch) => stringInPosition(midiOf(pitch), position) !== undefined,
     );
     const line = asLine(pitches, fingers, (pitch) => stringInPosition(midiOf(pitch), position));
+    return { bars: asPiece(lineInBars(line, perBeat), { signature: key.signature, tempo }), tempo };
+  },
+});
+
+/**
+ * Scales along the neck with one shift that is chosen: strings below the shift's in the first position, the string of the
+ * shift in both, those above it in the second; down again the same way.
+ */
+export const scaleWithShift = drillKind({
+  name: 'scale-with-shift',
+  group: 'lines',
+  care: ['repetition'],
+  parameters: {
+    ...PARAMETERS,
+    octaves: wholeNumber(1, 3, 3),
+    position: wholeNumber(1, 9, 2),
+    'next-position': wholeNumber(2, 12, 7),
+    'shift-string': choice(['1', '2', '3', '4', '5', '6'], '3'),
+  },
+  make: (values) => {
+    const { tonic, scale: name, octaves, fingers, 'per-beat': perBeat, tempo } = values;
+    const key = keyOn(pitchClassOf(tonic), SCALES[name].fifths);
+    const low = Math.min(values.position, values['next-position']);
+    const high = Math.max(values.position, values['next-position']);
+    const shift = Number(values['shift-string']) as StringNumber;
+    const stringOf = (pitch: PitchSpelling): StringNumber | undefined => {
+      const before = stringInPosition(midiOf(pitch), low);
+      if (before !== undefined && before > shift) return before;
+      const after = stringInPosition(midiOf(pitch), high);
+      if (after !== undefined && after < shift) return after;
+      const fret = fretOf(pitch, shift);
+      return fret >= (low === 1 ? 0 : low - 1) && fret <= high + FRETS_IN_POSITION - 1 ? shift : undefined;
+    };
+    const root = lowestTonic(key, LOWEST_PITCH + (low === 1 ? 0 : low));
+    const pitches = scaleLine(root, SCALES[name], octaves, (pitch) => stringOf(pitch) !== undefined);
+    const line = asLine(pitches, fingers, stringOf);
     return { bars: asPiece(lineInBars(line, perBeat), { signature: key.signature, tempo }), tempo };
   },
 });

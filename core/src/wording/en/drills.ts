@@ -7,6 +7,7 @@ export const DRILLS_EN = {
 
   'drill.name.scale': 'Scale',
   'drill.name.scale-in-position': 'Scale in one position',
+  'drill.name.scale-with-shift': 'Scale with a chosen shift',
   'drill.name.scale-on-one-string': 'Scale on one string',
   'drill.name.arpeggio': 'Arpeggio',
   'drill.name.intervals': 'Parallel intervals',
@@ -28,6 +29,8 @@ export const DRILLS_EN = {
   'drill.about.scale': 'Up and down over the neck; Oculon finds the positions and where the hand moves.',
   'drill.about.scale-in-position':
     'The hand stays where it is: as many octaves as it reaches. Each finger keeps its fret; the first or the fourth reaches one further where it must.',
+  'drill.about.scale-with-shift':
+    'Up the neck by one shift on the string you choose, and down again by the same: hear no seam at the shift.',
   'drill.about.scale-on-one-string':
     'Every note on the same string: the hand travels, and the ear hears one voice.',
   'drill.about.arpeggio':
@@ -70,6 +73,8 @@ export const DRILLS_EN = {
   'drill.parameter.per-beat': 'Notes to a beat',
   'drill.parameter.tempo': 'Tempo',
   'drill.parameter.position': 'Position',
+  'drill.parameter.next-position': 'Then position',
+  'drill.parameter.shift-string': 'Shift on',
   'drill.parameter.string': 'String',
   'drill.parameter.strings': 'Strings',
   'drill.parameter.interval': 'Interval',
@@ -153,6 +158,8 @@ export const DRILLS_EN = {
   'drill.choice.four-down': 'four strokes out',
   'drill.choice.down-up': 'out and back, eighths',
   'drill.choice.long-short': 'long, and short ones between',
+  'drill.choice.four-fingers': 'four fingers out, little finger first',
+  'drill.choice.out-out-back': 'ring finger and index out, index back',
   'drill.choice.off-beat': 'off the beat',
   'drill.choice.full': 'full beats',
   'drill.choice.with-rests': 'a rest after each',
@@ -161,6 +168,8 @@ export const DRILLS_EN = {
   'drill.choice.thumb': 'in the thumb',
   'drill.title.scale': '{tonic} {scale}, {octaves, plural, one {one octave} other {# octaves}}',
   'drill.title.scale-in-position': '{tonic} {scale} in position {position}',
+  'drill.title.scale-with-shift':
+    '{tonic} {scale} from {position} to {nextPosition}, shifting on {shiftString}',
   'drill.title.scale-on-one-string': '{tonic} {scale} on {string}',
   'drill.title.arpeggio':
     'Arpeggio: {root} {chord}{inversion, plural, =0 {} =1 {, first inversion} =2 {, second inversion} other {, third inversion}}',

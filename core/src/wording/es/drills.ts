@@ -9,6 +9,7 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
 
   'drill.name.scale': 'Escala',
   'drill.name.scale-in-position': 'Escala en una posición',
+  'drill.name.scale-with-shift': 'Escala con un cambio elegido',
   'drill.name.scale-on-one-string': 'Escala en una cuerda',
   'drill.name.arpeggio': 'Arpegio',
   'drill.name.intervals': 'Intervalos paralelos',
@@ -31,6 +32,8 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
     'Arriba y abajo por el diapasón; Oculon busca las posiciones y dónde se mueve la mano.',
   'drill.about.scale-in-position':
     'La mano no se mueve: tantas octavas como alcanza. Cada dedo guarda su traste; el primero o el cuarto alcanza uno más donde hace falta.',
+  'drill.about.scale-with-shift':
+    'Por el mástil arriba con un solo cambio en la cuerda que elijas, y abajo por el mismo: que no se oiga la costura.',
   'drill.about.scale-on-one-string':
     'Todas las notas en la misma cuerda: la mano viaja y se oye una sola voz.',
   'drill.about.arpeggio':
@@ -74,6 +77,8 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
   'drill.parameter.per-beat': 'Notas por pulso',
   'drill.parameter.tempo': 'Tempo',
   'drill.parameter.position': 'Posición',
+  'drill.parameter.next-position': 'Después posición',
+  'drill.parameter.shift-string': 'Cambio en',
   'drill.parameter.string': 'Cuerda',
   'drill.parameter.strings': 'Cuerdas',
   'drill.parameter.interval': 'Intervalo',
@@ -157,6 +162,8 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
   'drill.choice.four-down': 'cuatro golpes hacia fuera',
   'drill.choice.down-up': 'ida y vuelta, corcheas',
   'drill.choice.long-short': 'largo, y cortos entre medio',
+  'drill.choice.four-fingers': 'cuatro dedos hacia fuera, empezando por el meñique',
+  'drill.choice.out-out-back': 'anular e índice hacia fuera, índice de vuelta',
   'drill.choice.off-beat': 'a contratiempo',
   'drill.choice.full': 'pulsos enteros',
   'drill.choice.with-rests': 'un silencio después de cada una',
@@ -165,6 +172,8 @@ export const DRILLS_ES: Readonly<Record<keyof typeof DRILLS_EN, string>> = {
   'drill.choice.thumb': 'en el pulgar',
   'drill.title.scale': '{tonic} {scale}, {octaves, plural, one {una octava} other {# octavas}}',
   'drill.title.scale-in-position': '{tonic} {scale} en posición {position}',
+  'drill.title.scale-with-shift':
+    '{tonic} {scale} de {position} a {nextPosition}, con cambio en {shiftString}',
   'drill.title.scale-on-one-string': '{tonic} {scale} en {string}',
   'drill.title.arpeggio':
     'Arpegio: {root} {chord}{inversion, plural, =0 {} =1 {, primera inversión} =2 {, segunda inversión} other {, tercera inversión}}',
