@@ -4,7 +4,7 @@ import { runTypeScript } from './typescript.mjs';
 runMain(async () => {
   checkNode();
   await ensurePackages();
-  const only = process.argv.find((each) => ['--core', '--browser', '--doors'].includes(each));
+  const only = process.argv.find((each) => ['--core', '--browser', '--doors', '--practice'].includes(each));
   if (!only || only === '--core') {
     say('Planning, medians; times a note in µs so that lengths compare:\n');
     const core = await runTypeScript('core/bench/plan.bench.ts');
@@ -16,10 +16,15 @@ runMain(async () => {
   try {
     await migrate(cluster.url);
     const environment = { ...process.env, DATABASE_URL: cluster.url };
-    if (only !== '--browser') {
+    if (!only || only === '--doors') {
       say('\nAt the door, 200 teachers with 50 pieces each:\n');
       const doors = await runTypeScript('web/bench/doors.bench.ts', [], environment);
       if (doors !== 0 || only) return doors;
+    }
+    if (!only || only === '--practice') {
+      say('\nPractice, three years of log:\n');
+      const practice = await runTypeScript('web/bench/practice.bench.ts', [], environment);
+      if (practice !== 0 || only) return practice;
     }
     say('\nIn the browser, 32 bars:\n');
     return await runTypeScript('web/bench/open.bench.ts', [], environment);

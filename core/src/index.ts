@@ -280,6 +280,7 @@ export {
 } from './practice/log/entry.ts';
 export { isRestful, restsAfter } from './practice/log/rest.ts';
 export {
+  allInShort,
   NEVER_MET,
   placeOn,
   type Standing,

@@ -15,9 +15,11 @@ export const later = (from: Day, days: number): Day => day(from + days);
 export const readDay = (text: string): Day | undefined => {
   const found = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text);
   if (!found) return undefined;
-  const at = Date.UTC(Number(found[1]), Number(found[2]) - 1, Number(found[3]));
-  const read = day(at / MS_PER_DAY);
-  return dayText(read) === text ? read : undefined;
+  const [year, month, date] = [Number(found[1]), Number(found[2]), Number(found[3])];
+  const at = new Date(Date.UTC(year, month - 1, date));
+  // What is no date of the calendar is moved on to one that is.
+  const isDate = at.getUTCDate() === date && at.getUTCMonth() === month - 1 && at.getUTCFullYear() === year;
+  return isDate ? day(at.getTime() / MS_PER_DAY) : undefined;
 };
 
 export const dayText = (of: Day): string => new Date(of * MS_PER_DAY).toISOString().slice(0, 10);

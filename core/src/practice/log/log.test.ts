@@ -9,7 +9,7 @@ import type { Spot } from '../spots.ts';
 import { logEntrySchema, type LogEntry } from './entry.ts';
 import { isRestful, REST, restsAfter } from './rest.ts';
 import { spotRecord, standsStill } from './spot-record.ts';
-import { bestOf, placeOn, reachedOn, standingsAfter } from './standing.ts';
+import { bestOf, inShort, placeOn, reachedOn, standingsAfter } from './standing.ts';
 import { weekSummary } from './week-summary.ts';
 import { mondayOf, weeksOf } from './weeks.ts';
 
@@ -109,6 +109,31 @@ describe('a standing', () => {
     );
     expect(reachedOn(wanted, 80)).toBe(later(FIRST, 3));
     expect(bestOf(wanted)).toBe(80);
+  });
+
+  it('tells in short what comes next hangs on: the same best, the same day of reaching, the same due day', () => {
+    const meeting = fc.record({
+      day: fc.integer({ min: 0, max: 60 }),
+      tempo: fc.integer({ min: 40, max: 90 }),
+      outcome: fc.constantFrom('clean' as const, 'nearly' as const, 'not-yet' as const),
+    });
+    fc.assert(
+      fc.property(fc.array(meeting, { minLength: 1 }), (all) => {
+        const whole = standingOf(all.map(({ day, ...change }) => on(day, change)));
+        const short = inShort(whole);
+        expect(bestOf(short)).toBe(bestOf(whole));
+        for (const target of [50, 70, 80]) expect(reachedOn(short, target)).toBe(reachedOn(whole, target));
+        expect(short.meetings.at(-1)).toEqual(whole.meetings.at(-1));
+        // Entries that follow are added to either alike.
+        const next = [on(61, { tempo: 84 })];
+        const key = `spot ${GOAL} 5-5`;
+        const [later1, later2] = [whole, short].map((standing) =>
+          standingsAfter(new Map([[key, standing]]), next).get(key)!,
+        );
+        expect(bestOf(later2!)).toBe(bestOf(later1!));
+        expect(later2!.meetings.at(-1)).toEqual(later1!.meetings.at(-1));
+      }),
+    );
   });
 
   it('keeps a drill apart from the ladder', () => {

@@ -18,47 +18,59 @@ export const NEVER_MET: Standing = { meetings: [], clean: [], drilled: [] };
 /** Standings by `spotKey`. */
 export type Standings = ReadonlyMap<string, Standing>;
 
-/** One more day in a list by days, merged with what the day has already; a day that is entered late finds its place. */
-const withDay = <Of extends { readonly day: Day }>(
-  all: readonly Of[],
-  added: Of,
-  merge: (there: Of, added: Of) => Of,
-): readonly Of[] => {
-  const place = all.findLastIndex(({ day }) => day <= added.day);
-  const there = all[place];
-  return there?.day === added.day ? all.with(place, merge(there, added)) : all.toSpliced(place + 1, 0, added);
+/** A standing while entries are added to it: what each day brought. */
+interface Tally {
+  readonly days: Map<Day, { isClean: boolean; tempo: number | undefined }>;
+  readonly drilled: Set<SpotDrill>;
+}
+
+const tallyOf = ({ meetings, clean, drilled }: Standing): Tally => {
+  const days: Tally['days'] = new Map(
+    meetings.map(({ day, isClean }) => [day, { isClean, tempo: undefined }]),
+  );
+  // A standing in short has clean days whose meetings are no longer among those it tells of.
+  for (const { day, tempo } of clean) {
+    const own = days.get(day);
+    if (own) own.tempo = tempo;
+    else days.set(day, { isClean: true, tempo });
+  }
+  return { days, drilled: new Set(drilled) };
 };
 
-const after = (standing: Standing, { day: text, work, tempo, outcome }: LogEntry): Standing => {
-  if (work.kind !== 'spot' || outcome === null) return standing;
+const count = ({ days, drilled }: Tally, { day: text, work, tempo, outcome }: LogEntry): void => {
+  if (work.kind !== 'spot' || outcome === null) return;
   const isClean = outcome === 'clean';
-  if (work.drill !== null)
-    return isClean && !standing.drilled.includes(work.drill)
-      ? { ...standing, drilled: [...standing.drilled, work.drill] }
-      : standing;
+  if (work.drill !== null) {
+    if (isClean) drilled.add(work.drill);
+    return;
+  }
   const day = readDay(text)!;
+  const own = days.get(day) ?? { isClean: false, tempo: undefined };
+  days.set(day, own);
+  own.isClean ||= isClean;
+  if (isClean && tempo !== null) own.tempo = Math.max(tempo, own.tempo ?? 0);
+};
+
+const standingOf = ({ days, drilled }: Tally): Standing => {
+  const inOrder = [...days].sort(([a], [b]) => a - b);
   return {
-    ...standing,
-    meetings: withDay(standing.meetings, { day, isClean }, (a, b) => ({
-      day,
-      isClean: a.isClean || b.isClean,
-    })),
-    clean:
-      isClean && tempo !== null
-        ? withDay(standing.clean, { day, tempo }, (a, b) => ({ day, tempo: Math.max(a.tempo, b.tempo) }))
-        : standing.clean,
+    meetings: inOrder.map(([day, { isClean }]) => ({ day, isClean })),
+    clean: inOrder.flatMap(([day, { tempo }]) => (tempo === undefined ? [] : [{ day, tempo }])),
+    drilled: [...drilled],
   };
 };
 
 /** Standings after more entries, in whatever order of days they come. Corrected entries are not among them. */
 export const standingsAfter = (before: Standings, entries: readonly LogEntry[]): Standings => {
-  const standings = new Map(before);
+  const tallies = new Map<string, Tally>();
   for (const entry of entries) {
     if (entry.work.kind !== 'spot') continue;
     const key = spotKey(entry.work.goal, entry.work.spot);
-    standings.set(key, after(standings.get(key) ?? NEVER_MET, entry));
+    const tally = tallies.get(key) ?? tallyOf(before.get(key) ?? NEVER_MET);
+    tallies.set(key, tally);
+    count(tally, entry);
   }
-  return standings;
+  return new Map([...before, ...[...tallies].map(([key, tally]) => [key, standingOf(tally)] as const)]);
 };
 
 /** The fastest that was ever clean; 0 before there was anything. */
@@ -73,3 +85,19 @@ export const placeOn = ({ rungs }: Ladder, standing: Standing): LadderPlace => {
 /** The first day on which a tempo was clean. */
 export const reachedOn = ({ clean }: Standing, target: number): Day | undefined =>
   clean.find(({ tempo }) => tempo >= target)?.day;
+
+/** So many of the last meetings tell when a spot is due again. */
+const MEETINGS_THAT_TELL = 10;
+
+/**
+ * As much of a standing as what comes next hangs on: its last meetings, and the days on which it was faster than ever. Who
+ * practises for years need not carry all of it about.
+ */
+export const inShort = (standing: Standing): Standing => {
+  const records: { day: Day; tempo: number }[] = [];
+  for (const each of standing.clean) if (each.tempo > (records.at(-1)?.tempo ?? 0)) records.push(each);
+  return { ...standing, meetings: standing.meetings.slice(-MEETINGS_THAT_TELL), clean: records };
+};
+
+export const allInShort = (standings: Standings): Standings =>
+  new Map([...standings].map(([key, standing]) => [key, inShort(standing)]));

@@ -73,14 +73,15 @@ export const listEntries = async (
   course: CourseId,
 ): Promise<readonly LoggedEntry[]> => {
   const { rows } = await client.query(
-    `select id, entry, by_teacher as "byTeacher", is_corrected as "isCorrected" from (
-       select distinct on (coalesce(corrects, id)) coalesce(corrects, id) as id, entry, by_teacher, withdrawn,
-         corrects is not null as is_corrected, practised_on,
-         min(sequence) over (partition by coalesce(corrects, id)) as place
-       from log_entries where teacher_id = $1 and course_id = $2
-       order by coalesce(corrects, id), sequence desc
-     ) as latest
-     where not withdrawn order by practised_on, place`,
+    `select first.id, coalesce(latest.entry, first.entry) as entry,
+       coalesce(latest.by_teacher, first.by_teacher) as "byTeacher", latest.id is not null as "isCorrected"
+     from log_entries as first
+     left join (
+       select distinct on (corrects) corrects, id, entry, by_teacher, withdrawn, practised_on from log_entries
+       where teacher_id = $1 and course_id = $2 and corrects is not null order by corrects, sequence desc
+     ) as latest on latest.corrects = first.id
+     where first.teacher_id = $1 and first.course_id = $2 and first.corrects is null and latest.withdrawn is not true
+     order by coalesce(latest.practised_on, first.practised_on), first.sequence`,
     [teacher, course],
   );
   return rows.map((row) => rowSchema.parse(row));

@@ -1,5 +1,14 @@
 import { error, fail } from '@sveltejs/kit';
-import { later, NEVER_MET, readDay, spotKey, spotRecord, weekSummary, type Day } from '@oculon/core';
+import {
+  allInShort,
+  later,
+  NEVER_MET,
+  readDay,
+  spotKey,
+  spotRecord,
+  weekSummary,
+  type Day,
+} from '@oculon/core';
 import * as z from 'zod';
 import { courseFrom } from '$lib/practice/course-of.ts';
 import {
@@ -46,7 +55,8 @@ export const load: PageServerLoad = async ({ params, locals }) => {
   return {
     student: params.student,
     course: view,
-    ...progress,
+    standings: allInShort(progress.standings),
+    rests: progress.rests,
     today,
     since,
     hadLesson: last !== undefined,

@@ -1,5 +1,5 @@
 import { error, fail } from '@sveltejs/kit';
-import { GOAL_STATES, LOG_BOUNDS, spotWishSchema } from '@oculon/core';
+import { allInShort, GOAL_STATES, LOG_BOUNDS, spotWishSchema } from '@oculon/core';
 import * as z from 'zod';
 import { courseOf, giveCourseLink, revokeCourseLink } from '$lib/server/courses/courses.ts';
 import { addGoal, cutGoalAnew, type NotCut } from '$lib/server/courses/cut-goal.ts';
@@ -22,12 +22,14 @@ export const load: PageServerLoad = async ({ params, locals }) => {
     }),
   );
   const { view, linkGivenAt, seenAt } = course;
+  const { standings, rests } = progressOf(view, entries);
   return {
     student: params.student,
     course: view,
     linkGivenAt,
     seenAt,
-    ...progressOf(view, entries),
+    standings: allInShort(standings),
+    rests,
     ...more,
   };
 };

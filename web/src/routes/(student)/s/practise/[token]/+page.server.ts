@@ -1,4 +1,4 @@
-import { standingsAfter } from '@oculon/core';
+import { allInShort, standingsAfter } from '@oculon/core';
 import { openedByLink } from '$lib/server/by-link.ts';
 import { openCourse } from '$lib/server/courses/courses.ts';
 import { listEntries } from '$lib/server/courses/log-entries.ts';
@@ -25,7 +25,7 @@ export const load: PageServerLoad = async (event): Promise<OpenedCourse> => {
     course: view,
     teacher,
     entries: shown,
-    before: standingsAfter(new Map(), before),
+    before: allInShort(standingsAfter(new Map(), before)),
     asOf: now.toISOString(),
   };
 };
