@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page, type Route } from './test';
 import { exampleXml } from '../../core/src/testing/notation.ts';
-import { DANCE, finger, importStudy, saved, settled, STUDIES } from './sheet.ts';
+import { DANCE, STUDIES, finger, importStudy, saved, settled, triedNow } from './sheet.ts';
 
 const importText = async (page: Page, name: string, text: string): Promise<void> => {
   await page.goto('/');
@@ -74,8 +74,7 @@ test('an edit made offline is there when the piece is opened again in the same t
   await expect(page.locator('.finger.teacher')).toHaveText('3');
   await expect(page.locator('[data-save-state]')).toHaveAttribute('data-save-state', 'offline');
   await context.unroute('**/api/fingerings/*/edits');
-  await page.getByRole('button', { name: 'try now' }).click();
-  await saved(page);
+  await triedNow(page);
 });
 
 test('going back through history from one piece to another shows and changes the right one', async ({
@@ -192,8 +191,7 @@ test('a server in trouble is told from no connection', async ({ page }) => {
   await page.keyboard.press('3');
   await expect(page.locator('[data-save-state="trouble"]')).toContainText('the server is in trouble');
   await page.unroute('**/api/fingerings/*/edits');
-  await page.getByRole('button', { name: 'try now' }).click();
-  await saved(page);
+  await triedNow(page);
 });
 
 test('without site data everything works, and it is said once what is not kept', async ({ page }) => {

@@ -165,7 +165,11 @@ test('a week of practice: planned, printed, practised on the phone with and with
 
   // Today something hurts, and what asks for it rests.
   await turnTo(student, 0);
+  await student.getByRole('tab', { name: 'Days ahead' }).click();
+  await expect(student.getByRole('heading', { name: nameOf(dayBefore(-1)) })).toBeVisible();
+  await expectAccessible(student);
   await student.getByRole('tab', { name: 'Logbook' }).click();
+  await expect(student.getByRole('table')).toContainText('One Thread, bars');
   await student.getByRole('button', { name: 'Add something' }).click();
   await student.getByRole('combobox', { name: 'Did something hurt or go numb?' }).selectOption('left wrist');
   await expect(student.getByText('see a doctor or a hand therapist. This is general advice')).toBeVisible();

@@ -26,6 +26,7 @@ export const SPOT_DRILLS = [
   'slurred-pair',
   'lower-finger-down',
   'in-rhythm',
+  'dotted-rhythm',
   'open-and-damp',
 ] as const;
 export type SpotDrill = (typeof SPOT_DRILLS)[number];
@@ -38,8 +39,8 @@ export const DRILLS_FOR: Readonly<Record<SpotKind, readonly SpotDrill[]>> = {
   'held-voice': ['held-finger', 'tune-alone', 'together'],
   'finger-change': ['blocks', 'without-pressing', 'in-rhythm'],
   crossing: ['right-hand-alone', 'moved-accents', 'other-right-hand'],
-  repetition: ['fewer-notes', 'right-hand-alone', 'bursts'],
-  coordination: ['right-hand-alone', 'left-hand-alone', 'together', 'staccato', 'legato'],
+  repetition: ['fewer-notes', 'right-hand-alone', 'dotted-rhythm', 'bursts'],
+  coordination: ['right-hand-alone', 'left-hand-alone', 'together', 'staccato', 'dotted-rhythm', 'legato'],
   slur: ['slurred-pair', 'lower-finger-down', 'in-rhythm'],
   damping: ['open-and-damp', 'bass-alone', 'together'],
 };

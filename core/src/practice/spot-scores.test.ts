@@ -147,6 +147,40 @@ describe('drills from a piece', () => {
     expect(others).toBeGreaterThan(0);
   });
 
+  it('dot even runs in pairs: the same notes, long and short, each bar as long as before', () => {
+    let met = 0;
+    for (const { plan, spot } of everySpot) {
+      const score = readBack(plan, spot, 'dotted');
+      if (!score) continue;
+      met += 1;
+      const even = readBack(plan, spot, 'as-written')!;
+      expect(score.notes.map(({ midi }) => midi)).toEqual(even.notes.map(({ midi }) => midi));
+      // A last bar ends with its last note, which may be the longer one of a pair.
+      const lengths = (of: typeof score) =>
+        of.bars.slice(0, -1).map(({ length }) => length / of.ticksPerQuarter);
+      expect(lengths(score)).toEqual(lengths(even));
+      const quarters = (of: typeof score) => of.notes.map(({ onset }) => onset / of.ticksPerQuarter);
+      const short = Math.min(...even.notes.map(({ duration }) => duration)) / even.ticksPerQuarter;
+      quarters(even).forEach((onset, index) => {
+        const isSecond = Math.round(onset / short) % 2 === 1;
+        expect(quarters(score)[index]).toBeCloseTo(onset + (isSecond ? short / 2 : 0), 9);
+      });
+    }
+    expect(met).toBeGreaterThan(0);
+  });
+
+  it('dot nothing that is not even', () => {
+    const cut = (line: string) => {
+      const plan = planVoices([line]);
+      const spot = { ...spotsOf(plan)[0]!, from: 0, to: 0, start: 0, end: plan.score.notes.at(-1)!.onset };
+      return spotScore(plan, spot, 'dotted', 'x', 60);
+    };
+    expect(cut('E4/8 F4/8 G4/8 A4/8 G4/4 E4/4')).toBeDefined();
+    // A long note across a pair, and too few that are short.
+    expect(cut('E4/8 F4/4 G4/8 A4/8 G4/8 E4/4')).toBeUndefined();
+    expect(cut('E4/8 F4/8 G4/4 A4/4 E4/4')).toBeUndefined();
+  });
+
   it('leave the slurred pairs of a passage alone', () => {
     const plan = planVoices(['E4/4 G4/8 A4/8( B4/8) C5/8 E4/4 | E4/2 G4/2']);
     const spot = { ...spotsOf(plan)[0]!, from: 0, to: 0, start: 0, end: plan.score.notes.at(-3)!.onset };

@@ -6,6 +6,7 @@ import type { NotePlan, Plan } from '../plan/plan.ts';
 import { otherRightHand } from '../plan/right-ways.ts';
 import { excerptOf } from '../score/excerpt.ts';
 import { indexById, type Note, type NoteIndex, type Score, type SourceFingering } from '../score/score.ts';
+import { dotted } from './dotted.ts';
 import { heldScore, isHeldCut, type HeldCut } from './held-shapes.ts';
 import type { SpotDrill } from './spot-drills.ts';
 import type { Spot } from './spots.ts';
@@ -24,6 +25,7 @@ export const SPOT_CUTS = [
   'slurs-alone',
   'moved-accents',
   'fewer-notes',
+  'dotted',
 ] as const;
 export type SpotCut = (typeof SPOT_CUTS)[number];
 
@@ -52,6 +54,7 @@ export const CUT_FOR: Readonly<Record<SpotDrill, SpotCut>> = {
   'slurred-pair': 'slurs-alone',
   'lower-finger-down': 'as-written',
   'in-rhythm': 'as-written',
+  'dotted-rhythm': 'dotted',
   'open-and-damp': 'right-hand-alone',
 };
 
@@ -61,7 +64,7 @@ const LEAST_MOMENTS = 2;
 /** A note of a drill, or nothing where the drill leaves it out. */
 type Shape = (note: Note, planned: NotePlan, place: number, source: NoteIndex) => Note | undefined;
 /** Cuts that change the notes of the spot; the others set shapes of the left hand one after the other. */
-type ShapedCut = Exclude<SpotCut, HeldCut>;
+type ShapedCut = Exclude<SpotCut, HeldCut | 'dotted'>;
 
 const fingeringOf = ({ string, fret, finger, pluck }: NotePlan, isHarmonic: boolean): SourceFingering => ({
   ...(string !== undefined && { string }),
@@ -186,11 +189,16 @@ export const spotScore = (
   title: string,
   tempo: number,
 ): Score | undefined => {
-  const made = isHeldCut(cut)
-    ? heldScore(plan, spot, cut, title, tempo)
-    : cutScore(plan, spot, cut, title, tempo);
+  const made = makeCut(plan, spot, cut, title, tempo);
   const moments = new Set(made?.notes.map(({ onset }) => onset)).size;
   return made && moments >= (cut === 'barre-alone' ? 1 : LEAST_MOMENTS) ? made : undefined;
+};
+
+const makeCut = (plan: Plan, spot: Spot, cut: SpotCut, title: string, tempo: number): Score | undefined => {
+  if (isHeldCut(cut)) return heldScore(plan, spot, cut, title, tempo);
+  if (cut !== 'dotted') return cutScore(plan, spot, cut, title, tempo);
+  const written = cutScore(plan, spot, 'as-written', title, tempo);
+  return written && dotted(written);
 };
 
 const cutScore = (

@@ -34,6 +34,7 @@ export const PRACTICE_EN = {
   'practice.drill.slurred-pair': 'the pair alone, slowly',
   'practice.drill.lower-finger-down': 'with the lower finger down',
   'practice.drill.in-rhythm': 'in rhythm',
+  'practice.drill.dotted-rhythm': 'in dotted rhythm, long and short',
   'practice.drill.open-and-damp': 'open strings and the finger that damps',
 
   'practice.part.warm-up': 'warm-up',

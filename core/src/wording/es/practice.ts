@@ -36,6 +36,7 @@ export const PRACTICE_ES: Readonly<Record<keyof typeof PRACTICE_EN, string>> = {
   'practice.drill.slurred-pair': 'el par solo, despacio',
   'practice.drill.lower-finger-down': 'con el dedo inferior puesto',
   'practice.drill.in-rhythm': 'en ritmo',
+  'practice.drill.dotted-rhythm': 'con puntillo, larga y corta',
   'practice.drill.open-and-damp': 'cuerdas al aire y el dedo que apaga',
 
   'practice.part.warm-up': 'calentamiento',

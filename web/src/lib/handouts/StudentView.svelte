@@ -4,10 +4,11 @@
   import { roomNeeded } from '../engraving/lay-out.ts';
   import { Listening } from '../sound/listening.svelte.ts';
   import TransportBar from '../sound/TransportBar.svelte';
-  import { ChevronLeft, ChevronRight, X, ZoomIn, ZoomOut } from '@lucide/svelte';
+  import { ZoomIn, ZoomOut } from '@lucide/svelte';
   import LessonMusic from '../lesson/LessonMusic.svelte';
   import ShapeCardPicture from '../lesson/ShapeCardPicture.svelte';
   import AskForm from './AskForm.svelte';
+  import BarAtHand from './BarAtHand.svelte';
   import { scoreOf, type OpenedHandout } from './handout.ts';
   import { isReachable, keepForOffline, keptOn } from './keep-offline.ts';
   import { STUDENT_WORDS } from './student-words.ts';
@@ -27,8 +28,6 @@
   let isDrawn = $state(false);
   let chosen = $state<number>();
   let asking = $state<number>();
-  /** Whether the bar that was tapped is asked about. */
-  let asksHere = $state(false);
   let isOffline = $state(false);
   let copyFrom = $state<Date>();
 
@@ -88,7 +87,6 @@
   };
   const choose = (bar: number): void => {
     chosen = bar;
-    asksHere = false;
   };
   /** Goes on to a bar that may be out of sight. */
   const goTo = (bar: number): void => {
@@ -241,40 +239,16 @@
   <p class="small">{words.care}</p>
   <div class="at-hand">
     {#if chosen !== undefined}
-      <section class="here" aria-label={words.thisBar}>
-        <div class="row">
-          <button
-            class="btn btn-sm btn-square"
-            aria-label={words.barBefore}
-            disabled={chosen === 0}
-            onclick={() => goTo(chosen! - 1)}><ChevronLeft class="size-4" /></button
-          >
-          <b>{words.bar} {barLabel(score.bars[chosen]!)}</b>
-          <button
-            class="btn btn-sm btn-square"
-            aria-label={words.barAfter}
-            disabled={chosen === score.bars.length - 1}
-            onclick={() => goTo(chosen! + 1)}><ChevronRight class="size-4" /></button
-          >
-          <button class="btn btn-ghost btn-sm" aria-expanded={asksHere} onclick={() => (asksHere = !asksHere)}
-            >{words.ask}</button
-          >
-          <button
-            class="btn btn-ghost btn-sm btn-square ml-auto"
-            aria-label={words.close}
-            onclick={() => (chosen = undefined)}><X class="size-4" /></button
-          >
-        </div>
-        {#if here}
-          {#if here.from !== here.to}<p class="small">{here.heading}</p>{/if}
-          <ul>
-            {#each here.sentences as { text }, place (place)}<li>{text}</li>{/each}
-          </ul>
-        {:else if content.walk.length > 0}<p class="small">{words.nothingNew}</p>{/if}
-        {#if asksHere}
-          <AskForm {words} bar={chosen} refused={form?.trouble} onsent={() => (asksHere = false)} />
-        {:else if form?.asked === chosen}<p role="status" class="text-sm">{words.sent}</p>{/if}
-      </section>
+      <BarAtHand
+        {words}
+        {score}
+        bar={chosen}
+        line={here}
+        isTold={content.walk.length > 0}
+        {form}
+        ongo={goTo}
+        onclose={() => (chosen = undefined)}
+      />
     {/if}
     {#if content.sounds}
       <TransportBar
@@ -347,20 +321,6 @@
     position: sticky;
     bottom: 0;
     margin-inline: -1rem;
-  }
-  .here {
-    max-height: 40vh;
-    overflow-y: auto;
-    padding: 0.6rem 1rem;
-    background: var(--color-base-100);
-    border-top: 1px solid var(--color-base-300);
-    box-shadow: 0 -4px 12px rgb(0 0 0 / 0.08);
-  }
-  .here .row {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: 0.4rem;
   }
   ul {
     list-style: disc;

@@ -2,6 +2,7 @@
   import { weekSummaryText, type Work } from '@oculon/core';
   import { FileDown, Plus } from '@lucide/svelte';
   import { namedGoals } from '../practice/course-of.ts';
+  import { PRACTISING_WORDS } from '../practising/practising-words.ts';
   import { wording } from '../words.ts';
   import ChartPicture from './ChartPicture.svelte';
   import EntryForm from './EntryForm.svelte';
@@ -53,7 +54,7 @@
     {/if}
     <section aria-labelledby="spots-heading">
       <h2 id="spots-heading" class="text-lg">Spot by spot</h2>
-      <SpotRecords {named} records={data.records} />
+      <SpotRecords {wording} words={PRACTISING_WORDS.en} {named} records={data.records} />
     </section>
   </div>
   <section class="min-w-0" aria-labelledby="log-heading">

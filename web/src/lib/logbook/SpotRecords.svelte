@@ -1,9 +1,18 @@
 <script lang="ts">
-  import { forecastText, workName, type Ladder, type NamedGoal, type SpotRecord } from '@oculon/core';
-  import { wording } from '../words.ts';
+  import {
+    forecastText,
+    workName,
+    type Ladder,
+    type NamedGoal,
+    type SpotRecord,
+    type Wording,
+  } from '@oculon/core';
+  import type { PractisingWords } from '../practising/practising-words.ts';
   import ChartPicture from './ChartPicture.svelte';
 
   interface Props {
+    wording: Wording;
+    words: PractisingWords;
     named: readonly NamedGoal[];
     records: readonly {
       readonly goal: string;
@@ -12,7 +21,7 @@
       readonly record: SpotRecord;
     }[];
   }
-  const { named, records }: Props = $props();
+  const { wording, words, named, records }: Props = $props();
 
   const met = $derived(records.filter(({ record }) => record.meetings > 0));
   let chosen = $state(0);
@@ -22,11 +31,11 @@
 </script>
 
 {#if met.length === 0}
-  <p class="text-sm opacity-80">No spot was met yet.</p>
+  <p class="text-sm opacity-80">{words.noSpotMet}</p>
 {:else}
   <div class="overflow-x-auto">
     <table class="table table-sm">
-      <thead><tr><th>Spot</th><th>Clean at</th><th>Went well</th><th></th></tr></thead>
+      <thead><tr><th>{words.spot}</th><th>{words.cleanAt}</th><th>{words.wentWell}</th><th></th></tr></thead>
       <tbody>
         {#each met as each, index (`${each.goal} ${each.spot}`)}
           {@const { ladder, record } = each}
@@ -46,10 +55,11 @@
             >
             <td class="whitespace-nowrap tabular-nums">
               <span class="share" aria-hidden="true"><i style:width="{Math.round(100 * share)}%"></i></span>
-              {record.cleanMeetings} of {record.meetings}
+              {record.cleanMeetings} / {record.meetings}
             </td>
             <td
-              >{#if record.standsStill}<span class="badge badge-sm badge-warning">stands still</span>{/if}</td
+              >{#if record.standsStill}<span class="badge badge-sm badge-warning">{words.standsStill}</span
+                >{/if}</td
             >
           </tr>
         {/each}
@@ -62,18 +72,13 @@
       {#key shown}
         <ChartPicture
           height={220}
-          label="Clean tempi of {nameOf(shown)} by day, from {Math.round(
-            shown.record.tempi[0]!.tempo,
-          )} to {Math.round(shown.record.tempi.at(-1)!.tempo)}; its target is {Math.round(
-            shown.ladder.rungs.at(-1)!,
-          )}."
+          label="{nameOf(shown)}: ♩ = {Math.round(shown.record.tempi[0]!.tempo)} – {Math.round(
+            shown.record.tempi.at(-1)!.tempo,
+          )}, {words.target} {Math.round(shown.ladder.rungs.at(-1)!)}"
           make={({ tempoChart }) => tempoChart(wording, shown.ladder, shown.record)}
         />
       {/key}
-      <p class="text-xs opacity-70">
-        Clean tempi by day; broken lines: the target, and the forecast in its band that holds in about four
-        cases of five. The lines across are rungs of the ladder.
-      </p>
+      <p class="text-xs opacity-70">{words.chart}</p>
     {/if}
   {/if}
 {/if}

@@ -5,17 +5,22 @@
     feelingName,
     LOG_BOUNDS,
     mondayOf,
+    NEVER_MET,
     outcomeName,
     OUTCOMES,
     painName,
     readDay,
+    spotKey,
+    spotRecord,
+    standingsAfter,
     weeksOf,
     workName,
     type LogEntry,
+    type Wording,
     type Work,
   } from '@oculon/core';
-  import type { Wording } from '@oculon/core';
   import type { LoggedEntry } from '../practice/course-content.ts';
+  import SpotRecords from '../logbook/SpotRecords.svelte';
   import EntryFields from './EntryFields.svelte';
   import type { Practising } from './practising.svelte.ts';
   import type { PractisingWords } from './practising-words.ts';
@@ -34,6 +39,17 @@
   let draft = $state.raw<{ readonly entry: LogEntry; readonly isNew: boolean }>();
   let asksAbout = $state<string>();
 
+  const records = $derived.by(() => {
+    const standings = standingsAfter(new Map(), practising.log);
+    return practising.course.goals.flatMap(({ id, spots }) =>
+      spots.map(({ spot, ladder }) => ({
+        goal: id,
+        spot: spot.id,
+        ladder,
+        record: spotRecord(ladder, standings.get(spotKey(id, spot.id)) ?? NEVER_MET),
+      })),
+    );
+  });
   const works = $derived([
     { kind: 'warm-up' } as Work,
     ...practising.course.goals.flatMap(({ id, spots }) => [
@@ -145,6 +161,10 @@
       </li>
     {/each}
   </ol>
+{/if}
+
+{#if records.some(({ record }) => record.meetings > 0)}
+  <div class="mt-4"><SpotRecords {wording} {words} named={practising.named} {records} /></div>
 {/if}
 
 {#if draft?.isNew}{@render writing(draft.entry, true)}{:else}

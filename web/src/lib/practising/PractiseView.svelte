@@ -4,6 +4,7 @@
   import { isReachable, keepForOffline } from '../handouts/keep-offline.ts';
   import { loadMusicFonts } from '../engraving/fonts.ts';
   import type { OpenedCourse, PracticeSheet } from '../practice/course-content.ts';
+  import DaysAhead from './DaysAhead.svelte';
   import { goalOf, sheetOf, Sheets } from './goal-sheets.ts';
   import OwnLog from './OwnLog.svelte';
   import { Practising } from './practising.svelte.ts';
@@ -26,7 +27,7 @@
   // svelte-ignore state_referenced_locally
   const sheets = new Sheets(page);
 
-  let tab = $state<'today' | 'log'>('today');
+  let tab = $state<'today' | 'week' | 'log'>('today');
   /** The step that is under way, with the entry it will be kept as. */
   let running = $state.raw<{
     readonly place: number;
@@ -45,6 +46,7 @@
       await Promise.allSettled([
         ...data.course.goals.map((goal) => sheets.of(goal)),
         import('./PracticeMusic.svelte'),
+        import('../logbook/charts.ts'),
         loadMusicFonts(),
       ]);
       await keepForOffline(isOnline);
@@ -150,8 +152,8 @@
           {words.refused}
           {message}
         </p>{/each}
-      <div role="tablist" class="tabs tabs-border">
-        {#each ['today', 'log'] as const as name (name)}
+      <div role="tablist" class="tabs tabs-border print:hidden">
+        {#each ['today', 'week', 'log'] as const as name (name)}
           <button
             role="tab"
             class={['tab', tab === name && 'tab-active']}
@@ -162,6 +164,8 @@
       </div>
       {#if tab === 'today'}
         <TodayList {practising} {wording} {words} onbegin={begin} />
+      {:else if tab === 'week'}
+        <DaysAhead {practising} {wording} {words} />
       {:else}
         <OwnLog {practising} {wording} {words} />
       {/if}
