@@ -214,5 +214,17 @@ test('a week of practice: planned, printed, practised on the phone with and with
   await page.getByRole('button', { name: 'Tick off: let the thumb follow' }).click();
   await expect(page.getByText('Done (1)')).toBeVisible();
   await expectAccessible(page);
+
+  // A drill that is kept goes into the plan, to warm up with; the phone has it.
+  await page.goto('/drills?kind=finger-pairs');
+  await page.getByRole('button', { name: 'Keep in the library' }).click();
+  await page.getByRole('combobox', { name: 'Put it into a plan' }).selectOption({ label: name });
+  await page.getByRole('button', { name: 'Take in' }).click();
+  const drill = page.getByRole('article', { name: /Finger pairs/ });
+  await expect(drill.getByRole('combobox', { name: 'Use' })).toHaveValue('warm-up');
+  await student.reload();
+  await student.getByRole('tab', { name: 'Today' }).click();
+  await student.getByRole('button', { name: 'warm-up' }).click();
+  await expect(student.getByRole('group', { name: /Finger pairs/ })).toBeVisible();
   await phone.close();
 });

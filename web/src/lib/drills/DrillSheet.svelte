@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { goto } from '$app/navigation';
   import type { Density } from '@oculon/core';
   import { BookPlus, FileDown, Printer } from '@lucide/svelte';
   import { onMount, untrack, type Snippet } from 'svelte';
@@ -15,10 +16,12 @@
   interface Props {
     desk: DrillDesk;
     density: Density;
+    /** Into whose plans it may be put once it is kept. */
+    students?: readonly { readonly id: string; readonly name: string }[];
     /** What stands between the buttons and the music. */
     children?: Snippet;
   }
-  const { desk, density, children }: Props = $props();
+  const { desk, density, students = [], children }: Props = $props();
 
   const PAPER = PAPERS.A4;
   onMount(() => void loadMusicFonts());
@@ -82,7 +85,18 @@
       {made.score.bars.length === 1 ? 'bar' : 'bars'}, {made.score.notes.length} notes{/if}
   </p>
   {#if kept.state === 'kept'}
-    <a class="btn btn-ghost btn-sm" href="/pieces/{kept.piece}">In the library: open it</a>
+    {@const { piece } = kept}
+    <a class="btn btn-ghost btn-sm" href="/pieces/{piece}">In the library: open it</a>
+    {#if students.length > 0}
+      <select
+        class="select select-sm w-44"
+        aria-label="Put it into a plan"
+        onchange={({ currentTarget: { value } }) => void goto(`/students/${value}/plan?piece=${piece}`)}
+      >
+        <option value="" disabled selected>Into the plan of …</option>
+        {#each students as { id, name } (id)}<option value={id}>{name}</option>{/each}
+      </select>
+    {/if}
   {:else}
     <button class="btn btn-sm" disabled={!made || kept.state === 'keeping'} onclick={keep}
       ><BookPlus class="size-4" aria-hidden="true" />

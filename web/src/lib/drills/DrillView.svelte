@@ -123,7 +123,7 @@
       </p>{/each}
   </aside>
   <main class="min-w-0">
-    <DrillSheet {desk} {density}>
+    <DrillSheet {desk} {density} students={data.students}>
       {#if ways.length > 0}
         <dl class="mb-3 flex flex-wrap gap-x-6 gap-y-1 text-sm print:hidden" data-testid="right-hands">
           {#each ways as way (way.name)}

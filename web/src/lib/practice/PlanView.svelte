@@ -1,5 +1,6 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
+  import { page } from '$app/state';
   import {
     dayName,
     dayText,
@@ -43,6 +44,8 @@
     (form && 'problems' in form ? form.problems : {}) as Readonly<Record<string, string>>,
   );
   let isAdding = $state(false);
+  /** A piece that somebody comes with from elsewhere: a drill, as a rule, to warm up with. */
+  const brought = $derived(data.pieces.find(({ id }) => id === page.url.searchParams.get('piece'))?.id);
   const theirs = $derived(wordingIn(course.language, course.noteNames));
   const hasDays = $derived(
     calendar.days.some(({ day }) => day >= monday && day < later(monday, DAYS_PER_WEEK)),
@@ -90,7 +93,7 @@
         </p>
       {/each}
       {#if data.pieces.length > 0}
-        <details open={course.goals.length === 0}>
+        <details open={course.goals.length === 0 || brought !== undefined}>
           <summary class="cursor-pointer text-sm font-medium">Take a piece in</summary>
           <form
             method="POST"
@@ -107,7 +110,7 @@
             <SelectField
               label="Piece"
               name="piece"
-              value={data.pieces[0]!.id}
+              value={brought ?? data.pieces[0]!.id}
               options={data.pieces.map(({ id, title }) => [id, title] as const)}
               problem={problems.piece}
             />
@@ -115,7 +118,7 @@
               <SelectField
                 label="Use"
                 name="state"
-                value="learning"
+                value={brought === undefined ? 'learning' : 'warm-up'}
                 options={GOAL_STATES.map((state) => [state, goalStateName(wording, state)] as const)}
               />
               <Field

@@ -69,7 +69,8 @@
   const spotOf = (step: SessionStep) =>
     step.kind === 'climb' || step.kind === 'drill' ? practising.spotOf(step.goal, step.spot) : undefined;
   const begin = async (place: number): Promise<void> => {
-    const step = practising.session.steps[place]!;
+    const planned = practising.session.steps[place]!;
+    const step = practising.asItStands(planned);
     running = { place, step, entry: practising.entryFor(step) };
     await tick();
     scrollTo(0, 0);

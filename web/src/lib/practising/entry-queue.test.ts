@@ -136,6 +136,23 @@ describe('entries on their way', () => {
     expect(seen.kept.map(({ refused }) => refused)).toEqual([undefined, 'thirteen', undefined]);
   });
 
+  it('wait when the server is busy in the midst of that, and do not ask it on and on', async () => {
+    const { browser } = store();
+    let asked = 0;
+    const { queue, seen } = await open(browser, async (entries) => {
+      asked += 1;
+      return asked <= 2 || entries.length === 1
+        ? { kind: 'later' }
+        : { kind: 'refused', message: 'one of them' };
+    });
+    await queue.write(entry(1), false);
+    await queue.write(entry(13), false);
+    asked = 2;
+    await queue.flush();
+    expect(asked).toBe(4);
+    expect(waiting(seen.kept)).toBe(2);
+  });
+
   it('stay in the browser when the link opens nothing any more', async () => {
     const { kept, browser } = store();
     const { answers, send } = server();

@@ -85,19 +85,20 @@ export class EntryQueue {
         const outcome = await this.send(batch.map(({ entry }) => entry));
         if (outcome.kind === 'later') return;
         if (outcome.kind === 'closed') return this.#tell(true);
-        if (outcome.kind === 'refused' && batch.length > 1) await this.#oneByOne(batch);
-        else await this.#settle(batch, outcome);
+        if (outcome.kind !== 'refused' || batch.length === 1) await this.#settle(batch, outcome);
+        else if (!(await this.#oneByOne(batch))) return;
       }
     });
   }
 
-  /** One that cannot be read must not hold up the others. */
-  async #oneByOne(batch: readonly KeptEntry[]): Promise<void> {
+  /** One that cannot be read must not hold up the others; false when the rest has to wait. */
+  async #oneByOne(batch: readonly KeptEntry[]): Promise<boolean> {
     for (const kept of batch) {
       const outcome = await this.send([kept.entry]);
-      if (outcome.kind === 'later' || outcome.kind === 'closed') return;
+      if (outcome.kind === 'later' || outcome.kind === 'closed') return false;
       await this.#settle([kept], outcome);
     }
+    return true;
   }
 
   async #settle(batch: readonly KeptEntry[], outcome: SendOutcome): Promise<void> {

@@ -3,7 +3,9 @@ import {
   isRestful,
   later,
   readDay,
+  placeOn,
   restsAfter,
+  spotKey,
   standingsAfter,
   dayText,
   todaysSession,
@@ -144,6 +146,15 @@ export class Practising {
         remark: '',
       }
     );
+  }
+
+  /** A step as what was done today leaves it: once more begins where the ladder was left. */
+  asItStands(step: SessionStep): SessionStep {
+    if (step.kind !== 'climb' || !step.again) return step;
+    const today = standingsAfter(new Map(), this.todays).get(spotKey(step.goal, step.spot));
+    const ladder = this.ladderOf(step.goal, step.spot);
+    if (!today || !ladder) return step;
+    return { ...step, rung: Math.max(step.rung, placeOn(ladder, today).passed) };
   }
 
   /** Keeps what is known of a step that is under way, should the page close. */
