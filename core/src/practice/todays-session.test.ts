@@ -226,3 +226,41 @@ describe('what the teacher wants of a spot', () => {
     expect(without.flatMap(({ spots }) => spots.map(({ spot }) => spot))).not.toContain('3-3');
   });
 });
+
+describe('the plan follows the log', () => {
+  const goal = goalWith(1, ['shift']);
+  const ahead = (log: readonly LogEntry[]) =>
+    daysAhead(course([goal], { weekdays: [1, 2, 3, 4, 5, 6, 7] }), after(log), TODAY, 40);
+  const nextMeeting = (log: readonly LogEntry[], spot: string) =>
+    ahead(log)
+      .days.flatMap(({ day, parts }) =>
+        parts.flatMap((part) =>
+          part.kind === 'spot' && part.spot.spot === spot ? [{ day, ...part.spot }] : [],
+        ),
+      )
+      .at(0)!;
+
+  it('after a failure the next meeting is within a day, on the same rung', () => {
+    const clean = [entry(goal.id, '1-1', -3, { tempo: LADDER.rungs[3]! })];
+    const failed = [...clean, entry(goal.id, '1-1', -1, { tempo: LADDER.rungs[4]!, outcome: 'not-yet' })];
+    expect(nextMeeting(clean, '1-1')).toMatchObject({ rung: 4 });
+    expect(nextMeeting(failed, '1-1')).toMatchObject({ day: TODAY, rung: 4 });
+  });
+
+  it('a correction counts, and what it corrects does not', () => {
+    const wrong = entry(goal.id, '1-1', -1, { tempo: LADDER.rungs.at(-1)! });
+    const right = { ...wrong, tempo: LADDER.rungs[1]! };
+    expect(ahead([wrong]).goals[0]!.ready! < ahead([right]).goals[0]!.ready!).toBe(true);
+    expect(nextMeeting([right], '1-1').rung).toBe(2);
+  });
+
+  it('a spot that has reached its tempo comes back ever more rarely', () => {
+    const reached = [-9, -8, -6, -2].map((days) =>
+      entry(goal.id, '1-1', days, { tempo: LADDER.rungs.at(-1)! }),
+    );
+    const met = nextMeeting(reached, '1-1');
+    expect(met.why).toBe('kept-up');
+    // Four meetings in a row that went well: four days from the last of them (1, 1, 2, 4, 7, 14).
+    expect(met.day).toBeGreaterThanOrEqual(later(TODAY, 2));
+  });
+});

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { wordingIn } from '../../wording/wording.ts';
-import { weekSummaryText, workName } from '../../wording/log-words.ts';
+import { forecastText, meetingName, weekSummaryText, workName } from '../../wording/log-words.ts';
 import type { Course, CourseGoal } from '../course.ts';
 import { dayText, later, readDay, type Day } from '../days.ts';
 import { ladderFor } from '../ladder.ts';
@@ -259,5 +259,29 @@ describe('the summary of a week', () => {
     expect(said[0]).toMatch(language === 'en' ? /forearm/ : /antebrazo/);
     const gone = { kind: 'spot', goal: GOAL, spot: '77-77', drill: null } as const;
     expect(workName(wordingIn(language), named, gone)).toMatch(/no longer|ya no/);
+  });
+});
+
+describe('words of the log', () => {
+  const named = [{ id: GOAL, title: 'Moth Hour', bars: { '5-5': '5', '9-10': '9–10' } }];
+  const meeting = (spot: string) => ({ piece: GOAL, spot, rung: 0, tempo: 59.6, why: 'due' as const });
+
+  it.each([
+    ['en', 'Moth Hour, bar 5 at 60', 'Moth Hour, bars 9–10 once more'],
+    ['es', 'Moth Hour, compás 5 a 60', 'Moth Hour, compases 9–10 otra vez'],
+  ] as const)('name a meeting in a calendar (%s)', (language, first, again) => {
+    const wording = wordingIn(language);
+    expect(meetingName(wording, named, 'spot', meeting('5-5'))).toBe(first);
+    expect(meetingName(wording, named, 'again', meeting('9-10'))).toBe(again);
+    expect(meetingName(wording, named, 'spot', meeting('77-77'))).toMatch(/no longer|ya no/);
+  });
+
+  it('tell a forecast by the days of the calendar', () => {
+    const days = { day: FIRST, from: FIRST, until: later(FIRST, 9) };
+    const told = (forecast: Parameters<typeof forecastText>[1]) => forecastText(wordingIn('en'), forecast);
+    expect(told({ kind: 'reached', day: FIRST })).toBe('At its tempo since 26 Nov 2026.');
+    expect(told({ kind: 'on-its-way', ...days })).toContain('between 26 Nov 2026 and 5 Dec 2026');
+    expect(told({ kind: 'too-early', days: 1, needed: 4 })).toContain('1 clean day is known, 4 are needed');
+    expect(told({ kind: 'not-at-this-pace' })).toMatch(/^Not at this pace/);
   });
 });

@@ -230,7 +230,8 @@ describe('everything of a teacher in one file', () => {
         ]);
         expect(withoutIds(sorted(back))).toEqual(withoutIds(sorted(out)));
       }),
-      { numRuns: 15 },
+      // A failure is told as it is: made smaller it would take longer than a test may.
+      { numRuns: 15, endOnFailure: true },
     );
   }, 60_000);
 
