@@ -20,6 +20,10 @@ test('a teacher sets up a drill, hears it, takes it along and keeps it as a piec
   // Another kind and back: what was chosen is still there, also after the page is loaded again.
   await page.getByRole('combobox', { name: 'Drill' }).selectOption('right-orders');
   await expect(sheet.getByRole('heading')).toHaveText('p i m a, alone: open strings');
+  const chart = page.getByRole('group', { name: 'The twenty-four orders' });
+  await expect(chart.getByRole('button')).toHaveCount(24);
+  await chart.getByRole('button', { name: 'i a p m' }).click();
+  await expect(sheet.getByRole('heading')).toHaveText('i a p m, alone: open strings');
   await page.getByRole('combobox', { name: 'Drill' }).selectOption('scale-in-position');
   await expect(sheet.getByRole('heading')).toHaveText('E♭ harmonic minor in position VI');
   await page.reload();

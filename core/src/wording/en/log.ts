@@ -48,7 +48,8 @@ export const LOG_EN = {
   'log.forecast.too-early':
     'No forecast yet: {days, plural, one {# clean day is} other {# clean days are}} known, {needed, number} are needed.',
   'log.forecast.reached': 'At its tempo since {day}.',
-  'log.forecast.on-its-way': 'At its tempo about {day}, in four cases of five between {from} and {until}.',
+  'log.forecast.on-its-way':
+    'At its tempo about {day}, if it goes on like this; as a rule between {from} and {until}.',
   'log.forecast.not-at-this-pace':
     'Not at this pace: more minutes for this spot, a lower tempo or another fingering would change it.',
 } as const;

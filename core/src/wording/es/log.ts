@@ -51,7 +51,7 @@ export const LOG_ES: Readonly<Record<keyof typeof LOG_EN, string>> = {
     'Aún no hay pronóstico: se {days, plural, one {conoce # día limpio} other {conocen # días limpios}}, hacen falta {needed, number}.',
   'log.forecast.reached': 'A su tempo desde el {day}.',
   'log.forecast.on-its-way':
-    'A su tempo hacia el {day}; en cuatro de cinco casos, entre el {from} y el {until}.',
+    'A su tempo hacia el {day}, si sigue así; por lo general, entre el {from} y el {until}.',
   'log.forecast.not-at-this-pace':
     'A este paso no: lo cambiaría dedicarle más minutos, un tempo más bajo u otra digitación.',
 };

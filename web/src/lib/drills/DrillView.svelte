@@ -15,6 +15,7 @@
   import { Outdated } from '../planner/asking.ts';
   import { DENSITY_NAMES } from '../shell/choices.ts';
   import DrillParameters from './DrillParameters.svelte';
+  import OrderChart from './OrderChart.svelte';
   import DrillSheet from './DrillSheet.svelte';
   import { DrillDesk } from './drill-desk.svelte.ts';
   import { crossingsOf, type CountedWay } from './right-hands.ts';
@@ -101,6 +102,9 @@
       </select></label
     >
     <p class="text-sm opacity-80">{drillAbout(wording, kind)}</p>
+    {#if kind === 'right-orders'}
+      <OrderChart order={typed.order ?? 'pima'} onchoose={(order) => choose('order', order)} />
+    {/if}
     <DrillParameters {kind} {typed} onchoose={choose} />
     <div class="grid grid-cols-2 gap-3 text-sm">
       <label

@@ -14,7 +14,7 @@ const EN = {
   noSpotMet: 'No spot was met yet.',
   target: 'its target',
   chart:
-    'Clean tempi by day; broken lines: the target, and the forecast in its band, which holds in about four cases of five. The lines across are rungs of the ladder.',
+    'Clean tempi by day; broken lines: the target, and the forecast in its band. The lines across are rungs of the ladder.',
   log: 'Logbook',
   minutes: 'min',
   begin: 'Begin',
@@ -90,7 +90,7 @@ const ES: PractisingWords = {
   noSpotMet: 'Aún no se ha tocado ningún pasaje.',
   target: 'su meta',
   chart:
-    'Tempos limpios por día; líneas discontinuas: la meta y el pronóstico en su banda, que se cumple en unos cuatro casos de cinco. Las líneas horizontales son peldaños de la escalera.',
+    'Tempos limpios por día; líneas discontinuas: la meta y el pronóstico en su banda. Las líneas horizontales son peldaños de la escalera.',
   log: 'Diario',
   minutes: 'min',
   begin: 'Empezar',
