@@ -1,5 +1,6 @@
 import {
   calendarOf,
+  dayByClock,
   dayText,
   EMPTY_FINGERING,
   planPiece,
@@ -49,12 +50,6 @@ const readDate = (name: string, value: string): Day => {
   return read;
 };
 
-const today = (): Day => {
-  const now = new Date();
-  const two = (number: number): string => String(number).padStart(2, '0');
-  return readDay(`${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`)!;
-};
-
 /** `oculon practice FILE…`: the hard spots of pieces, and a calendar of sessions until a day on which they are to be ready. */
 export const practice = async (args: readonly string[]): Promise<0 | 1> => {
   const { values, positionals } = readArguments(args, OPTIONS);
@@ -62,7 +57,7 @@ export const practice = async (args: readonly string[]): Promise<0 | 1> => {
   const wording = readLanguage(values.lang);
   const minutes = wholeWithin('minutes', values.minutes, 30, 5, 240);
   const weekdays = spreadWeekdays(wholeWithin('days', values.days, 5, 1, 7));
-  const from = values.from === undefined ? today() : readDate('from', values.from);
+  const from = values.from === undefined ? dayByClock(new Date()) : readDate('from', values.from);
   if (values.until === undefined) throw new UsageError('practice needs --until DATE');
   const until = readDate('until', values.until);
   if (until < from || until - from >= LONGEST)

@@ -242,7 +242,7 @@ export {
 } from './wording/drill-words.ts';
 
 // Practice
-export { type Day, dayText, later, readDay, weekdayOf } from './practice/days.ts';
+export { type Day, dayByClock, dayText, dayTextSchema, later, readDay, weekdayOf } from './practice/days.ts';
 export {
   calendarOf,
   type PlannedDay,

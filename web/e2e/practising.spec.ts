@@ -145,6 +145,11 @@ test('a week of practice: planned, printed, practised on the phone with and with
   await student.getByRole('button', { name: 'Back to the list' }).click();
   const first = await practise(student);
   expect(first).toBeGreaterThan(3);
+  // The tempo of a rung is not taken for the one at which the student likes to listen.
+  const rate = await student.evaluate(
+    () => (JSON.parse(localStorage.getItem('oculon-sound') ?? '{}') as { rate?: number }).rate ?? 1,
+  );
+  expect(rate).toBe(1);
   await expect(student.getByTestId('waiting')).toHaveCount(0);
 
   // Two days without one: the days are planned on the phone from what was logged on it.
@@ -196,6 +201,12 @@ test('a week of practice: planned, printed, practised on the phone with and with
   await expect(week).toContainText(`It hurt on ${nameOf(dayBefore(0))}: left wrist.`);
   await expect(week).toContainText('One Thread, bars');
   await expect(page.locator('canvas').first()).toBeVisible();
+  // What is taken out can be put back.
+  await page.getByRole('button', { name: 'Correct', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Take it out of the log' }).click();
+  await expect(week).not.toContainText('left wrist');
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(week).toContainText('left wrist');
   await page.getByRole('link', { name: 'corrected' }).click();
   await expect(page.getByText('How this entry was written')).toBeVisible();
   await expectAccessible(page);

@@ -82,12 +82,13 @@ const RUNGS_A_MEETING = 1;
 /** A spot that is behind its goal may be met on any day; otherwise it waits until it is due. */
 const rungsLeft = ({ source: { ladder }, place }: Course): number => ladder.rungs.length - 1 - place.passed;
 
+const DAYS_PER_WEEK = 7;
 /** Days of practice from one day up to and with another. */
-const practiceDays = (from: Day, until: Day, weekdays: readonly number[]): number => {
-  let count = 0;
-  for (let each = from; each <= until; each = later(each, 1))
-    if (weekdays.includes(weekdayOf(each))) count += 1;
-  return count;
+export const practiceDays = (from: Day, until: Day, weekdays: readonly number[]): number => {
+  const days = Math.max(0, until - from + 1);
+  const weeks = Math.floor(days / DAYS_PER_WEEK);
+  const rest = Array.from({ length: days % DAYS_PER_WEEK }, (_, number) => weekdayOf(later(from, number)));
+  return weeks * new Set(weekdays).size + rest.filter((weekday) => weekdays.includes(weekday)).length;
 };
 
 /** Whether a spot would miss its goal if it waited for its interval. */

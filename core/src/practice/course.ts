@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { PieceGoal, PracticeWish, PractisedSpot } from './calendar.ts';
-import { day, readDay, type Day } from './days.ts';
+import { day, dayTextSchema, readDay, type Day } from './days.ts';
 import { AT_THE_FOOT } from './ladder.ts';
 import { spotKey } from './log/entry.ts';
 import { REST, type Rests } from './log/rest.ts';
@@ -13,7 +13,7 @@ export type GoalState = (typeof GOAL_STATES)[number];
 
 /** What a teacher wants of a spot: on a day of theirs, on every day of practice, or not at all. */
 export const spotWishSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('on-day'), day: z.iso.date() }),
+  z.object({ kind: z.literal('on-day'), day: dayTextSchema }),
   z.object({ kind: z.literal('every-day') }),
   z.object({ kind: z.literal('left-out') }),
 ]);

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Course, CourseGoal, Progress, SpotWish } from './course.ts';
-import { dayText, later, readDay, weekdayOf } from './days.ts';
+import { practiceDays } from './calendar.ts';
+import { dayByClock, dayText, dayTextSchema, later, readDay, weekdayOf } from './days.ts';
 import { ladderFor } from './ladder.ts';
 import { spotKey, workKey, type LogEntry } from './log/entry.ts';
 import { restsAfter } from './log/rest.ts';
@@ -262,5 +263,44 @@ describe('the plan follows the log', () => {
     expect(met.why).toBe('kept-up');
     // Four meetings in a row that went well: four days from the last of them (1, 1, 2, 4, 7, 14).
     expect(met.day).toBeGreaterThanOrEqual(later(TODAY, 2));
+  });
+});
+
+describe('days', () => {
+  it('are those of the clock of whoever looks, late at night and early in the morning', () => {
+    expect(dayText(dayByClock(new Date(2026, 10, 26, 23, 59, 59)))).toBe('2026-11-26');
+    expect(dayText(dayByClock(new Date(2026, 10, 27, 0, 0, 1)))).toBe('2026-11-27');
+    expect(dayText(dayByClock(new Date(2028, 1, 29, 12)))).toBe('2028-02-29');
+  });
+
+  it('are kept between two dates, and what is kept can be read', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10_957, max: 84_000 }), (number) => {
+        const text = dayText(later(TODAY, number - TODAY));
+        expect(dayTextSchema.parse(text)).toBe(text);
+        expect(readDay(text)).toBe(number);
+      }),
+    );
+    for (const text of ['2026-02-30', '26-11-26', '1999-12-31', '2200-01-01', '9999-12-31', '0050-01-01'])
+      expect(dayTextSchema.safeParse(text).success).toBe(false);
+  });
+
+  it('of practice are as many as one counts, however far away', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -3, max: 800 }),
+        fc.subarray([1, 2, 3, 4, 5, 6, 7]),
+        fc.nat(6),
+        (span, weekdays, shift) => {
+          const from = later(TODAY, shift);
+          const all = Array.from({ length: Math.max(0, span + 1) }, (_, number) =>
+            weekdayOf(later(from, number)),
+          );
+          expect(practiceDays(from, later(from, span), weekdays)).toBe(
+            all.filter((weekday) => weekdays.includes(weekday)).length,
+          );
+        },
+      ),
+    );
   });
 });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { humanText } from '../../fingering/human-text.ts';
+import { dayTextSchema } from '../days.ts';
 import { OUTCOMES } from '../ladder.ts';
 import { SPOT_DRILLS } from '../spot-drills.ts';
 
@@ -37,7 +38,7 @@ export type Work = z.infer<typeof workSchema>;
 export const logEntrySchema = z.object({
   id: z.uuid(),
   /** As `2026-11-26`, by the calendar of whoever practised. */
-  day: z.iso.date(),
+  day: dayTextSchema,
   work: workSchema,
   minutes: z.int().min(0).max(LOG_BOUNDS.minutes).nullable(),
   /** The fastest that went well, or what was tried when nothing did; in quarters a minute. */

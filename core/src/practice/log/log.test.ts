@@ -64,6 +64,10 @@ describe('an entry of the log', () => {
     expect(logEntrySchema.safeParse(on(0)).success).toBe(true);
     for (const wrong of [
       { day: '2026-02-30' },
+      // Dates that a calendar has and nobody practised on: days between them and now are counted one by one.
+      { day: '0050-01-01' },
+      { day: '1850-01-01' },
+      { day: '9999-12-31' },
       { day: 'yesterday' },
       { minutes: -1 },
       { minutes: 2.5 },

@@ -1,5 +1,6 @@
 import type { Course } from '../course.ts';
-import { later, readDay, weekdayOf, type Day } from '../days.ts';
+import { practiceDays } from '../calendar.ts';
+import { readDay, type Day } from '../days.ts';
 import { spotKey, type LogEntry, type Pain } from './entry.ts';
 import { standsStill } from './spot-record.ts';
 import { NEVER_MET, placeOn, standingsAfter } from './standing.ts';
@@ -57,15 +58,12 @@ export const weekSummary = (
   const metIn = new Set(
     own.flatMap(({ work }) => (work.kind === 'spot' ? [spotKey(work.goal, work.spot)] : [])),
   );
-  let agreedDays = 0;
-  for (let day = from; day <= until; day = later(day, 1))
-    if (course.weekdays.includes(weekdayOf(day))) agreedDays += 1;
   return {
     from,
     until,
     minutes: own.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0),
     days: new Set(own.map(({ day }) => day)).size,
-    agreedDays,
+    agreedDays: practiceDays(from, until, course.weekdays),
     climbed: spots.flatMap((each) => {
       const [was, is] = [before, after].map((all) => placeOn(each.ladder, standingIn(all, each.key)).passed);
       if (is! <= was!) return [];

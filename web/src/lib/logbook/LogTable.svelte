@@ -20,13 +20,7 @@
     page: number;
     /** Earlier writings of an entry, when one was asked for. */
     writings: readonly {
-      readonly entry: {
-        readonly id: string;
-        readonly minutes: number | null;
-        readonly tempo: number | null;
-        readonly outcome: LoggedEntry['outcome'];
-        readonly remark: string;
-      };
+      readonly entry: Pick<LoggedEntry, 'minutes' | 'tempo' | 'outcome' | 'remark'>;
       readonly withdrawn: boolean;
       readonly byTeacher: boolean;
       readonly loggedAt: Date;

@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { weekSummaryText, type Work } from '@oculon/core';
+  import { enhance } from '$app/forms';
+  import { weekSummaryText } from '@oculon/core';
   import { FileDown, Plus } from '@lucide/svelte';
-  import { namedGoals } from '../practice/course-of.ts';
+  import { courseFrom, namedGoals, worksOf } from '../practice/course-of.ts';
   import { PRACTISING_WORDS } from '../practising/practising-words.ts';
   import { wording } from '../words.ts';
   import ChartPicture from './ChartPicture.svelte';
@@ -17,19 +18,26 @@
   let isWriting = $state(false);
   const named = $derived(namedGoals(data.course));
   const weeks = $derived(data.weeks.slice(-WEEKS_SHOWN));
-  const works = $derived([
-    { kind: 'warm-up' } as Work,
-    ...data.course.goals.flatMap(({ id, practised }) => [
-      { kind: 'piece', goal: id } as Work,
-      ...practised.spots.map(({ spot }): Work => ({ kind: 'spot', goal: id, spot: spot.id, drill: null })),
-    ]),
-  ]);
+  const works = $derived(worksOf(courseFrom(data.course)));
   const problems = $derived(
     Object.values((form && 'problems' in form ? form.problems : {}) as Record<string, string>),
   );
 </script>
 
-{#if form && 'done' in form && form.done}<p role="status" class="mt-3 text-sm">{form.done}</p>{/if}
+{#if form && 'done' in form && form.done}<p role="status" class="mt-3 text-sm">
+    {form.done}
+    {#if 'takenOut' in form && form.takenOut}<button class="link" form="put-back">Put it back</button>{/if}
+  </p>{/if}
+{#if form && 'takenOut' in form && form.takenOut}
+  {@const { takenOut } = form}
+  <form id="put-back" method="POST" action="?/write" use:enhance>
+    <input type="hidden" name="id" value={crypto.randomUUID()} />
+    <input type="hidden" name="work" value={JSON.stringify(takenOut.work)} />
+    {#each ['corrects', 'day', 'minutes', 'tempo', 'outcome', 'felt', 'pain', 'remark'] as const as name (name)}
+      <input type="hidden" {name} value={takenOut[name] ?? ''} />
+    {/each}
+  </form>
+{/if}
 {#each problems as problem (problem)}<p role="alert" class="mt-3 text-sm text-error">{problem}</p>{/each}
 
 <div class="mt-4 grid gap-8 lg:grid-cols-[4fr_5fr]">

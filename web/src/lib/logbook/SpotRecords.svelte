@@ -1,12 +1,6 @@
 <script lang="ts">
-  import {
-    forecastText,
-    workName,
-    type Ladder,
-    type NamedGoal,
-    type SpotRecord,
-    type Wording,
-  } from '@oculon/core';
+  import { forecastText, workName, type NamedGoal, type Wording } from '@oculon/core';
+  import type { RecordedSpot } from '../practice/course-of.ts';
   import type { PractisingWords } from '../practising/practising-words.ts';
   import ChartPicture from './ChartPicture.svelte';
 
@@ -14,20 +8,15 @@
     wording: Wording;
     words: PractisingWords;
     named: readonly NamedGoal[];
-    records: readonly {
-      readonly goal: string;
-      readonly spot: string;
-      readonly ladder: Ladder;
-      readonly record: SpotRecord;
-    }[];
+    records: readonly RecordedSpot[];
   }
   const { wording, words, named, records }: Props = $props();
 
   const met = $derived(records.filter(({ record }) => record.meetings > 0));
   let chosen = $state(0);
   const shown = $derived(met[Math.min(chosen, met.length - 1)]);
-  const nameOf = ({ goal, spot }: { readonly goal: string; readonly spot: string }): string =>
-    workName(wording, named, { kind: 'spot', goal, spot, drill: null });
+  const nameOf = ({ goal, spot }: RecordedSpot): string =>
+    workName(wording, named, { kind: 'spot', goal, spot: spot.id, drill: null });
 </script>
 
 {#if met.length === 0}
@@ -37,7 +26,7 @@
     <table class="table table-sm">
       <thead><tr><th>{words.spot}</th><th>{words.cleanAt}</th><th>{words.wentWell}</th><th></th></tr></thead>
       <tbody>
-        {#each met as each, index (`${each.goal} ${each.spot}`)}
+        {#each met as each, index (`${each.goal} ${each.spot.id}`)}
           {@const { ladder, record } = each}
           {@const share = record.cleanMeetings / record.meetings}
           <tr class={shown === each ? 'bg-base-200' : ''}>

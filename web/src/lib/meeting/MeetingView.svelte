@@ -124,9 +124,9 @@
       <h2 id="asked-heading" class="text-lg">Asked</h2>
       {#if data.questions.length === 0}<p class="mt-1 text-sm opacity-80">No question is open.</p>{/if}
       <ul class="mt-1 space-y-2 text-sm">
-        {#each data.questions as { id, title, bar, body, pieceId, fingeringId } (id)}
+        {#each data.questions as { id, title, label, body, pieceId, fingeringId } (id)}
           <li>
-            <a class="link" href="/pieces/{pieceId}/{fingeringId}">{title}, bar {bar + 1}</a>: “{body}”
+            <a class="link" href="/pieces/{pieceId}/{fingeringId}">{title}, bar {label}</a>: “{body}”
             <form method="POST" action="?/read" use:enhance class="inline">
               <input type="hidden" name="question" value={id} />
               <button class="btn btn-ghost btn-xs">Answered</button>

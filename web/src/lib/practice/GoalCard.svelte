@@ -34,6 +34,8 @@
   const { goal, basis, progress, forecast }: Props = $props();
 
   let isCutting = $state(false);
+  /** A date is whole only once all of it is typed: it is sent by the button. */
+  let until = $derived(goal.until);
   const practised = $derived(goal.practised);
   const isMet = $derived(goal.state === 'learning' || goal.state === 'polished');
   const send = (event: Event & { currentTarget: HTMLElement }): void =>
@@ -67,16 +69,9 @@
     >
     <label
       ><span class="block text-xs">{goal.state === 'learning' ? 'To be ready on' : 'Due again on'}</span>
-      <input
-        name="until"
-        type="date"
-        class="input input-sm w-36"
-        required
-        defaultValue={goal.until}
-        onchange={send}
-      /></label
+      <input name="until" type="date" class="input input-sm w-36" required bind:value={until} /></label
     >
-    <noscript><button class="btn btn-sm">Keep</button></noscript>
+    {#if until !== goal.until}<button class="btn btn-sm">Keep</button>{/if}
   </form>
   <form
     method="POST"

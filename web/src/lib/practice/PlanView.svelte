@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
   import {
+    dayByClock,
     dayName,
     dayText,
     daysAhead,
@@ -22,7 +23,6 @@
   import GoalCard from './GoalCard.svelte';
   import PracticeTimes from './PracticeTimes.svelte';
   import SpotWishForm from './SpotWishForm.svelte';
-  import { todayHere } from './today.ts';
   import WeekSheet from './WeekSheet.svelte';
   import type { ActionData, PageData } from '../../routes/(app)/students/[student]/plan/$types';
 
@@ -32,7 +32,7 @@
   const DAYS_AHEAD = 90;
   const USUAL_WEEKS = 6;
   const DAYS_PER_WEEK = 7;
-  const today = todayHere();
+  const today = dayByClock(new Date());
 
   const course = $derived(data.course);
   const named = $derived(namedGoals(course));

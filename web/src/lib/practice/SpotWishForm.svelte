@@ -1,16 +1,13 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
-  import { dayText, type SpotWish } from '@oculon/core';
-  import { todayHere } from './today.ts';
+  import { dayByClock, dayText, type SpotWish } from '@oculon/core';
 
   interface Props {
     goal: string;
     spot: string;
     wish: SpotWish | undefined;
-    /** The day that is offered when none was chosen yet. */
-    day?: string;
   }
-  const { goal, spot, wish, day }: Props = $props();
+  const { goal, spot, wish }: Props = $props();
 
   const KINDS = [
     ['', 'as it comes'],
@@ -49,8 +46,8 @@
       type="date"
       aria-label="The day"
       class="input input-xs w-36"
-      min={dayText(todayHere())}
-      defaultValue={wish?.kind === 'on-day' ? wish.day : (day ?? '')}
+      min={dayText(dayByClock(new Date()))}
+      defaultValue={wish?.kind === 'on-day' ? wish.day : ''}
       required
     />
     <button class="btn btn-xs">Plan</button>

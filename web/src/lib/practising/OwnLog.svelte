@@ -5,21 +5,18 @@
     feelingName,
     LOG_BOUNDS,
     mondayOf,
-    NEVER_MET,
     outcomeName,
     OUTCOMES,
     painName,
     readDay,
-    spotKey,
-    spotRecord,
     standingsAfter,
     weeksOf,
     workName,
     type LogEntry,
     type Wording,
-    type Work,
   } from '@oculon/core';
   import type { LoggedEntry } from '../practice/course-content.ts';
+  import { recordsOf, worksOf } from '../practice/course-of.ts';
   import SpotRecords from '../logbook/SpotRecords.svelte';
   import EntryFields from './EntryFields.svelte';
   import type { Practising } from './practising.svelte.ts';
@@ -39,24 +36,8 @@
   let draft = $state.raw<{ readonly entry: LogEntry; readonly isNew: boolean }>();
   let asksAbout = $state<string>();
 
-  const records = $derived.by(() => {
-    const standings = standingsAfter(new Map(), practising.log);
-    return practising.course.goals.flatMap(({ id, spots }) =>
-      spots.map(({ spot, ladder }) => ({
-        goal: id,
-        spot: spot.id,
-        ladder,
-        record: spotRecord(ladder, standings.get(spotKey(id, spot.id)) ?? NEVER_MET),
-      })),
-    );
-  });
-  const works = $derived([
-    { kind: 'warm-up' } as Work,
-    ...practising.course.goals.flatMap(({ id, spots }) => [
-      { kind: 'piece', goal: id } as Work,
-      ...spots.map(({ spot }): Work => ({ kind: 'spot', goal: id, spot: spot.id, drill: null })),
-    ]),
-  ]);
+  const records = $derived(recordsOf(practising.course, standingsAfter(new Map(), practising.log)));
+  const works = $derived(worksOf(practising.course));
   const set = (change: Partial<LogEntry>): void => {
     if (draft) draft = { ...draft, entry: { ...draft.entry, ...change } };
   };

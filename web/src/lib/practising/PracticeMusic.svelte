@@ -37,6 +37,7 @@
     load: async () => sheet.sounds,
     start: () => score.notes[caret]?.onset ?? 0,
     onStep: (onset) => (playhead = onset),
+    hasOwnTempo: true,
   });
   // Each rung is heard at its own tempo.
   $effect(() => {

@@ -1,4 +1,5 @@
 import {
+  dayByClock,
   doneSteps,
   isRestful,
   later,
@@ -19,7 +20,6 @@ import {
 } from '@oculon/core';
 import type { OpenedCourse } from '../practice/course-content.ts';
 import { courseFrom, namedGoals } from '../practice/course-of.ts';
-import { todayHere } from '../practice/today.ts';
 import { browserEntries, EntryQueue, sendTo, type KeptEntry } from './entry-queue.ts';
 import { keepDay, keptDay } from './kept-day.ts';
 import { wholeLog } from './whole-log.ts';
@@ -30,7 +30,7 @@ export class Practising {
   #kept = $state.raw<readonly KeptEntry[]>([]);
   /** The link opens nothing any more: what was logged stays in the browser. */
   isClosed = $state(false);
-  today = $state<Day>(todayHere());
+  today = $state<Day>(dayByClock(new Date()));
   /** What the browser kept is there. */
   isOpen = $state(false);
   /** The student wants a gentler day. */
@@ -120,7 +120,7 @@ export class Practising {
 
   /** Another day may have begun while the page was open. */
   turnDay(): void {
-    this.today = todayHere();
+    this.today = dayByClock(new Date());
     const kept = keptDay(this.today);
     this.passed = kept.passed;
     this.isGentle = kept.isGentle;

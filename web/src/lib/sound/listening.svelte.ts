@@ -16,6 +16,8 @@ export interface Listener {
   readonly start: () => number;
   /** What is played now, as a tick on the page; undefined when nothing is. */
   readonly onStep: (onset: number | undefined) => void;
+  /** The tempo follows from what is practised: it is not kept as the one that was chosen. */
+  readonly hasOwnTempo?: boolean;
 }
 
 /** Listening to a piece: settings that are kept, what is played, and the player, which is loaded when it is first wanted. */
@@ -158,7 +160,7 @@ export class Listening {
 
   #keep(settings: SoundSettings): void {
     this.settings = settings;
-    keepSettings(settings);
+    keepSettings(this.#listener.hasOwnTempo ? { ...settings, rate: keptSettings().rate } : settings);
   }
 
   close(): void {

@@ -1,4 +1,5 @@
 import {
+  dayTextSchema,
   FINGER_PAIRS,
   GOAL_STATES,
   HAND_NAMES,
@@ -85,7 +86,7 @@ const goal = z.object({
   /** The version it was cut from; none when that is gone. */
   versionId: id.nullable(),
   state: z.enum(GOAL_STATES),
-  until: z.iso.date(),
+  until: dayTextSchema,
   tempo: z.number().min(5).max(500).nullable(),
   revision: z.int().min(0),
   practised: z.record(z.string(), z.unknown()),

@@ -42,19 +42,36 @@ export const courseOf = async (
   teacher: TeacherId,
   student: StudentId,
 ): Promise<TaughtCourse | undefined> => {
-  await client.query(
-    `insert into courses (teacher_id, student_id) select teacher_id, id from students where teacher_id = $1 and id = $2
-     on conflict on constraint courses_one_a_student do nothing`,
-    [teacher, student],
-  );
+  const found = (await findCourse(client, teacher, student)) ?? (await beginCourse(client, teacher, student));
+  return found && withGoals(client, teacher, found);
+};
+
+const findCourse = async (
+  client: Queryable,
+  teacher: TeacherId,
+  student: StudentId,
+): Promise<CourseRow | undefined> => {
   const { rows } = await client.query(
     `select ${COLUMNS} from courses as course
      join students as student on student.teacher_id = course.teacher_id and student.id = course.student_id
      where course.teacher_id = $1 and course.student_id = $2`,
     [teacher, student],
   );
-  const row = courseSchema.optional().parse(rows[0]);
-  return row && withGoals(client, teacher, row);
+  return courseSchema.optional().parse(rows[0]);
+};
+
+/** Begins a course; somebody else may have been quicker. */
+const beginCourse = async (
+  client: Queryable,
+  teacher: TeacherId,
+  student: StudentId,
+): Promise<CourseRow | undefined> => {
+  await client.query(
+    `insert into courses (teacher_id, student_id) select teacher_id, id from students where teacher_id = $1 and id = $2
+     on conflict on constraint courses_one_a_student do nothing`,
+    [teacher, student],
+  );
+  return findCourse(client, teacher, student);
 };
 
 /** Gives a new link to a course, and gives its secret: it is not kept. A link of before opens nothing any more. */

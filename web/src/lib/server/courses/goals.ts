@@ -1,4 +1,4 @@
-import { GOAL_STATES, spotWishSchema, type GoalState, type SpotWish } from '@oculon/core';
+import { dayTextSchema, GOAL_STATES, spotWishSchema, type GoalState, type SpotWish } from '@oculon/core';
 import * as z from 'zod';
 import type { GoalSheets, GoalView, Practised } from '../../practice/course-content.ts';
 import type { Queryable } from '../database/database.ts';
@@ -20,7 +20,7 @@ const sheetsSchema = z.custom<GoalSheets>((value) => typeof value === 'object' &
 const goalSchema = z.object({
   id: goalIdSchema,
   state: z.enum(GOAL_STATES),
-  until: z.iso.date(),
+  until: dayTextSchema,
   practised: practisedSchema,
   wishes: z.record(z.string(), spotWishSchema),
   cutAt: z.date().transform((date) => date.toISOString()),

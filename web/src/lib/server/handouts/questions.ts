@@ -62,6 +62,8 @@ export const listQuestions = async (
 };
 
 const studentQuestionSchema = questionSchema.omit({ recipient: true }).extend({
+  /** The number of the bar as it is printed. */
+  label: z.string(),
   title: z.string(),
   pieceId: pieceIdSchema,
   fingeringId: fingeringIdSchema,
@@ -75,7 +77,8 @@ export const listStudentQuestions = async (
 ): Promise<z.infer<typeof studentQuestionSchema>[]> => {
   const { rows } = await client.query(
     `select question.id, bar, body, asked_at as "askedAt", read_at as "readAt", piece.title, piece.id as "pieceId",
-       version.id as "fingeringId"
+       version.id as "fingeringId",
+       coalesce(nullif(content->'score'->'bars'->bar->>'number', ''), '#' || (bar + 1)) as label
      from questions as question
      join handouts as handout on handout.teacher_id = question.teacher_id and handout.id = question.handout_id
      join fingerings as version on version.teacher_id = handout.teacher_id and version.id = handout.fingering_id

@@ -1,16 +1,7 @@
 import { error, fail } from '@sveltejs/kit';
-import {
-  allInShort,
-  later,
-  NEVER_MET,
-  readDay,
-  spotKey,
-  spotRecord,
-  weekSummary,
-  type Day,
-} from '@oculon/core';
+import { allInShort, dayByClock, later, weekSummary, type Day } from '@oculon/core';
 import * as z from 'zod';
-import { courseFrom } from '$lib/practice/course-of.ts';
+import { courseFrom, recordsOf } from '$lib/practice/course-of.ts';
 import {
   deleteNote,
   insertNote,
@@ -31,8 +22,6 @@ const DAYS_BETWEEN = 7;
 /** Further back nothing is summed up. */
 const MOST_DAYS = 28;
 
-const serverDay = (date: Date): Day => readDay(date.toISOString().slice(0, 10))!;
-
 export const load: PageServerLoad = async ({ params, locals }) => {
   const student = studentNamed(params.student);
   const { course, entries, notes, questions, bases } = await taughtCourse(
@@ -45,13 +34,14 @@ export const load: PageServerLoad = async ({ params, locals }) => {
     }),
   );
   const { view } = course;
-  const today = serverDay(new Date());
+  const today = dayByClock(new Date());
   // The lesson before is the last day on which something was noted, today left out.
-  const before = notes.map(({ madeAt }) => serverDay(madeAt)).filter((day) => day < today);
+  const before = notes.map(({ madeAt }) => dayByClock(madeAt)).filter((day) => day < today);
   const last = before.length > 0 ? (Math.max(...before) as Day) : undefined;
   const since =
     last === undefined ? later(today, -DAYS_BETWEEN) : (Math.max(last, later(today, -MOST_DAYS)) as Day);
   const progress = progressOf(view, entries);
+  const taught = courseFrom(view);
   return {
     student: params.student,
     course: view,
@@ -60,17 +50,11 @@ export const load: PageServerLoad = async ({ params, locals }) => {
     today,
     since,
     hadLesson: last !== undefined,
-    summary: weekSummary(courseFrom(view), entries, since, today),
-    still: view.goals.flatMap(({ id, state, practised }) =>
-      practised.spots.flatMap(({ spot, ladder }) => {
-        const { standsStill, passed } = spotRecord(
-          ladder,
-          progress.standings.get(spotKey(id, spot.id)) ?? NEVER_MET,
-        );
-        return standsStill && state === 'learning'
-          ? [{ goal: id, spot: spot.id, kind: spot.kind, at: ladder.rungs[passed] }]
-          : [];
-      }),
+    summary: weekSummary(taught, entries, since, today),
+    still: recordsOf(taught, progress.standings).flatMap(({ goal, state, spot, ladder, record }) =>
+      record.standsStill && state === 'learning'
+        ? [{ goal, spot: spot.id, kind: spot.kind, at: ladder.rungs[record.passed] }]
+        : [],
     ),
     notes,
     questions,

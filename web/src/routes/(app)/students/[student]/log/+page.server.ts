@@ -1,6 +1,6 @@
 import { error, fail } from '@sveltejs/kit';
-import { later, readDay, spotKey, spotRecord, NEVER_MET, weekSummary, weeksOf, type Day } from '@oculon/core';
-import { courseFrom } from '$lib/practice/course-of.ts';
+import { dayByClock, later, weekSummary, weeksOf } from '@oculon/core';
+import { courseFrom, recordsOf } from '$lib/practice/course-of.ts';
 import { isAhead, sentEntrySchema } from '$lib/practice/sent-entries.ts';
 import { courseOf } from '$lib/server/courses/courses.ts';
 import { keepEntries, listWritings } from '$lib/server/courses/log-entries.ts';
@@ -14,10 +14,6 @@ import type { Actions, PageServerLoad } from './$types';
 const ON_A_PAGE = 25;
 const DAYS_A_WEEK = 7;
 
-/** The day by the server's clock, unless the page says which day it is where it is looked at. */
-const todayIn = (url: URL): Day =>
-  readDay(url.searchParams.get('today') ?? '') ?? readDay(new Date().toISOString().slice(0, 10))!;
-
 export const load: PageServerLoad = async ({ params, locals, url }) => {
   const { course, entries, writings } = await taughtCourse(
     locals,
@@ -28,12 +24,13 @@ export const load: PageServerLoad = async ({ params, locals, url }) => {
     },
   );
   const { view } = course;
-  const today = todayIn(url);
+  const today = dayByClock(new Date());
   const pages = Math.max(1, Math.ceil(entries.length / ON_A_PAGE));
   const asked = Math.trunc(Number(url.searchParams.get('page') ?? 1)) || 1;
   const page = Math.min(pages, Math.max(1, asked));
   const newest = entries.toReversed();
   const { standings } = progressOf(view, entries);
+  const taught = courseFrom(view);
   return {
     student: params.student,
     course: view,
@@ -44,15 +41,8 @@ export const load: PageServerLoad = async ({ params, locals, url }) => {
     entries: newest.slice((page - 1) * ON_A_PAGE, page * ON_A_PAGE),
     writings,
     weeks: weeksOf(entries, today),
-    week: weekSummary(courseFrom(view), entries, later(today, 1 - DAYS_A_WEEK), today),
-    records: view.goals.flatMap(({ id, practised }) =>
-      practised.spots.map(({ spot, ladder }) => ({
-        goal: id,
-        spot: spot.id,
-        ladder,
-        record: spotRecord(ladder, standings.get(spotKey(id, spot.id)) ?? NEVER_MET),
-      })),
-    ),
+    week: weekSummary(taught, entries, later(today, 1 - DAYS_A_WEEK), today),
+    records: recordsOf(taught, standings),
   };
 };
 
@@ -70,6 +60,7 @@ export const actions: Actions = {
     if (!isKept) return fail(400, { problems: { day: 'This log is full.' } });
     const { corrects, withdrawn } = entry.data;
     return {
+      ...(withdrawn && { takenOut: entry.data }),
       done: withdrawn
         ? 'Taken out.'
         : corrects === null

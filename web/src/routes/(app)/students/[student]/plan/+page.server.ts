@@ -1,5 +1,5 @@
 import { error, fail } from '@sveltejs/kit';
-import { allInShort, GOAL_STATES, LOG_BOUNDS, spotWishSchema } from '@oculon/core';
+import { allInShort, dayTextSchema, GOAL_STATES, LOG_BOUNDS, spotWishSchema } from '@oculon/core';
 import * as z from 'zod';
 import { courseOf, giveCourseLink, revokeCourseLink } from '$lib/server/courses/courses.ts';
 import { addGoal, cutGoalAnew, type NotCut } from '$lib/server/courses/cut-goal.ts';
@@ -40,14 +40,13 @@ const tempoField = z
     z.coerce.number().min(LOG_BOUNDS.slowest).max(LOG_BOUNDS.fastest),
   ])
   .catch(null);
-const untilField = z.iso.date({ error: 'Choose a day.' });
 const newGoalSchema = z.object({
   piece: pieceIdSchema,
   state: z.enum(GOAL_STATES),
-  until: untilField,
+  until: dayTextSchema,
   tempo: tempoField,
 });
-const changeSchema = z.object({ goal: goalIdSchema, state: z.enum(GOAL_STATES), until: untilField });
+const changeSchema = z.object({ goal: goalIdSchema, state: z.enum(GOAL_STATES), until: dayTextSchema });
 const cutSchema = z.object({ goal: goalIdSchema, tempo: tempoField });
 const wishSchema = z.object({ goal: goalIdSchema, spot: z.string().min(1).max(LOG_BOUNDS.spot) });
 
