@@ -113,7 +113,8 @@ export { shortened, readable, humanText } from './fingering/human-text.ts';
 
 // Planning, and planning again
 export { type PlanSetup, DEFAULT_SETUP, setupFor, type NotePlan, type Plan, planPiece } from './plan/plan.ts';
-export { type NoteChoices, choicesFor, type ChoiceEffect, effectOf, nearTies } from './plan/choices.ts';
+export { type NoteChoices, choicesFor, nearTies } from './plan/choices.ts';
+export { type ChoicePreview, previewOf } from './plan/preview.ts';
 export { type Passage, type OtherWay, otherWaysInSteps } from './plan/other-ways.ts';
 export { shiftPlacesInSteps, type WithoutBarre, withoutBarre } from './plan/movement-ways.ts';
 export {
@@ -156,9 +157,12 @@ export {
 // What the hands do
 export type { Performance } from './performance/performance.ts';
 export { ringsOn } from './performance/rings-on.ts';
+export type { Sounding } from './performance/sounding.ts';
+export type { HandAt, Lying } from './left/left-plan.ts';
 export type { Technique } from './technique/technique.ts';
 export type { ShiftRide, Shift } from './technique/shifts.ts';
-export type { BarreCare } from './technique/barres.ts';
+export type { Barre, BarreCare } from './technique/barres.ts';
+export type { Damping } from './technique/damping.ts';
 export type { Block } from './technique/blocks.ts';
 export { type RightSign, rightSigns } from './technique/right-signs.ts';
 

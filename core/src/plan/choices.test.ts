@@ -3,7 +3,7 @@ import { EMPTY_FINGERING } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import { planLeft } from '../left/plan-left.ts';
 import { decide, exampleScore } from '../testing/planning.ts';
-import { choicesFor, effectOf, nearTies } from './choices.ts';
+import { choicesFor, nearTies } from './choices.ts';
 import { planPiece, setupFor } from './plan.ts';
 
 const MOTIVE = 'C4/8 E4/8 D4/8 F4/8 E4/8 D4/8 C4/8 D4/8';
@@ -37,14 +37,6 @@ describe('the ways of a note', () => {
     const free = planPiece(score, EMPTY_FINGERING, setup);
     const decided = planPiece(score, decide(score, ['D4', 0, { finger: 4 }]), setup);
     expect(choicesFor(decided, 2).ways).toEqual(choicesFor(free, 2).ways);
-  });
-
-  it('tell what becomes different, and nothing for what is taken', () => {
-    const plan = planPiece(score, EMPTY_FINGERING, setup);
-    const { string, finger } = plan.left.choices[2]!;
-    expect(effectOf(plan, 2, { string, finger })).toEqual({ terms: {}, others: 0 });
-    const dear = choicesFor(plan, 2).ways.at(-1)!;
-    expect(Object.keys(effectOf(plan, 2, dear).terms).length).toBeGreaterThan(0);
   });
 
   it('are near ties in a likened bar where they are in the first', () => {

@@ -1,14 +1,11 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import { NEAR_TIE } from '../fingering/near-tie.ts';
-import type { StringNumber } from '../instrument/guitar.ts';
-import type { LeftTerm } from '../left/hand/costs.ts';
 import { planLeft, type SolvedLeft } from '../left/plan-left.ts';
-import { takenOtherwise, type LeftPlan } from '../left/left-plan.ts';
+import type { LeftPlan } from '../left/left-plan.ts';
 import type { PricedPlacement } from '../left/search/prices.ts';
 import { barReturns } from '../score/bar-returns.ts';
 import type { NoteIndex } from '../score/score.ts';
 import { familyOf, withoutLikeness } from './alike.ts';
-import { termDifferences } from './other-ways.ts';
 import type { Plan } from './plan.ts';
 
 /** The ways to take one note, with what else would change. */
@@ -50,27 +47,6 @@ export const choicesFor = (plan: Plan, note: NoteIndex): NoteChoices => {
       ? memory.left
       : solvedWith(plan, binding, note, { string: null, finger: null }).memory;
   return { ways: from.prices[sound]! };
-};
-
-/** What taking a note in another way would bring about. */
-export interface ChoiceEffect {
-  /** Terms of the left hand that grow (positive) or shrink, over the whole piece, in units of effort. */
-  readonly terms: Readonly<Partial<Record<LeftTerm, number>>>;
-  /** Other notes that would be fingered otherwise. */
-  readonly others: number;
-}
-
-/** Solves the piece under one way of taking a note and tells what becomes different from the plan. */
-export const effectOf = (
-  plan: Plan,
-  note: NoteIndex,
-  { string, finger }: Pick<PricedPlacement, 'string' | 'finger'>,
-): ChoiceEffect => {
-  const { left } = plan;
-  const sound = soundOf(left, note);
-  const other = solvedWith(plan, bindingFor(plan, note), note, { string: string as StringNumber, finger });
-  const others = takenOtherwise(left, other).filter((index) => index !== sound).length;
-  return { terms: termDifferences(left, other), others };
 };
 
 /**

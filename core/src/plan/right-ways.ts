@@ -69,17 +69,22 @@ const solvedWith = (plan: Plan, rule: PassageRule | undefined, passage: Passage)
   return planRight(score, { ...fingering, rules }, left, rightSetup, clock, right);
 };
 
+/** Terms of the right hand that grow (positive) or shrink from one plan to another; what a pattern weighs is left out. */
+export const rightTermDifferences = (before: RightPlan, after: RightPlan): RightWay['terms'] => {
+  const names = new Set([...Object.keys(after.terms), ...Object.keys(before.terms)]) as Set<RightTerm>;
+  const terms: Partial<Record<RightTerm, number>> = {};
+  for (const term of names) {
+    const difference = (after.terms[term] ?? 0) - (before.terms[term] ?? 0);
+    if (term !== 'pattern' && Math.abs(difference) > 0.005) terms[term] = difference;
+  }
+  return terms;
+};
+
 const wayOf = (plan: Plan, way: RightPlan, passage: Passage, asked: RightWay['asked']): RightWay => {
   const { events, options } = way;
   const from = events.findIndex(({ bar }) => bar >= passage.from);
   const after = events.findIndex(({ bar }) => bar > passage.to);
   const [first, end] = [from < 0 ? events.length : from, after < 0 ? events.length : after];
-  const names = new Set([...Object.keys(way.terms), ...Object.keys(plan.right.terms)]) as Set<RightTerm>;
-  const terms: Partial<Record<RightTerm, number>> = {};
-  for (const term of names) {
-    const difference = (way.terms[term] ?? 0) - (plan.right.terms[term] ?? 0);
-    if (term !== 'pattern' && Math.abs(difference) > 0.005) terms[term] = difference;
-  }
   const misfits = events.slice(first, end).flatMap(({ wanted, notes }, index) => {
     const missing = wanted?.ranks.find((rank) => !options[first + index]!.includes(rank));
     return asked.kind !== 'pattern' || missing === undefined
@@ -104,7 +109,7 @@ const wayOf = (plan: Plan, way: RightPlan, passage: Passage, asked: RightWay['as
     asked,
     dearer,
     price: effort(way) - effort(plan.right),
-    terms,
+    terms: rightTermDifferences(plan.right, way),
     misfits,
     measures: measureOrder(events, options, first, end),
     order: options.slice(first, end).map(strokeLetters).join(''),

@@ -1,5 +1,7 @@
 import type {
+  Barre,
   BarDifficulty,
+  Damping,
   Choice,
   ComparedReturn,
   Comparison,
@@ -7,6 +9,7 @@ import type {
   Finding,
   FindingKey,
   Fix,
+  HandAt,
   HandPoint,
   ImportProblem,
   Ladder,
@@ -28,6 +31,7 @@ import type {
   Setup,
   Shift,
   ShiftRide,
+  Sounding,
   Spot,
   SpotDrill,
   Technique,
@@ -36,6 +40,11 @@ import type {
 import type { PlanSounds } from '../sound/listening.svelte.ts';
 import type { Answer, PlanId } from './desk.ts';
 import type { QuestionAnswer, QuestionArguments, QuestionName } from './questions.ts';
+
+/** The left hand at a slice. */
+export interface HandView extends Pick<HandAt, 'position' | 'lying' | 'flat'> {
+  readonly onset: number;
+}
 
 /** What the sheet needs of a plan: plain data that a worker can hand over. */
 export interface PlanView {
@@ -46,7 +55,12 @@ export interface PlanView {
   /** Marks that follow from the plan. */
   readonly proposals: readonly Mark[];
   readonly findings: readonly Finding[];
-  readonly positions: readonly { readonly onset: number; readonly position: number }[];
+  /** The left hand at each slice. */
+  readonly positions: readonly HandView[];
+  readonly barres: readonly Barre[];
+  /** When each sound is really heard on its string. */
+  readonly soundings: readonly Sounding[];
+  readonly damping: readonly Damping[];
   /** Noteheads that ring on past their written end, and until when, in ticks. */
   readonly ringing: readonly (readonly [NoteIndex, number])[];
   readonly difficulty: readonly BarDifficulty[];

@@ -5,7 +5,6 @@ import {
   compareReturns,
   CUT_FOR,
   DRILLS_FOR,
-  effectOf,
   fixesOf,
   markedPage,
   nearTies,
@@ -14,6 +13,7 @@ import {
   passageReturns,
   phrasesOf,
   pluckChoices,
+  previewOf,
   practised,
   shapeCards,
   shiftPlacesInSteps,
@@ -38,7 +38,6 @@ import {
   type Passage,
   type Pattern,
   type Plan,
-  type PricedPlacement,
   type ShapeCard,
   type Spot,
   type SpotDrill,
@@ -78,9 +77,8 @@ const movementWay = (plan: Plan, way: WithoutBarre): MovementWay => ({
 export const QUESTIONS = {
   /** Ways to take a note, cheapest first. */
   choices: (plan: Plan, note: NoteIndex) => choicesFor(plan, note),
-  /** What taking a note in some way would bring about. */
-  effect: (plan: Plan, note: NoteIndex, way: Pick<PricedPlacement, 'string' | 'finger'>) =>
-    effectOf(plan, note, way),
+  /** What deciding a note would bring about. */
+  preview: (plan: Plan, note: NoteIndex, change: Choice) => previewOf(plan, note, change),
   /** What stands on the page at a density: the marks at notes, and where a numeral tells the position. */
   page: (plan: Plan, density: Density): PageView => {
     const marked = markedPage(plan, density);
