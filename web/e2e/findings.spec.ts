@@ -1,10 +1,11 @@
 import { expect, test } from './test';
-import { DANCE, fingers, importStudy, saved } from './sheet.ts';
+import { choosingWhatIsShown, DANCE, fingers, importStudy, saved, toStep } from './sheet.ts';
 
 test('findings are stepped through, put aside with a reason that is kept, and shown again', async ({
   page,
 }) => {
   await importStudy(page, DANCE);
+  await toStep(page, 'Details');
   const findings = page.getByRole('region', { name: 'To look at' });
   const items = findings.getByRole('listitem');
   const count = await items.count();
@@ -36,19 +37,21 @@ test('fewer marks, the difficulty of the bars and what is to be damped stand on 
 }) => {
   await importStudy(page, DANCE);
   const all = await fingers(page);
-  await page.getByRole('radio', { name: 'Essential' }).check();
-  await expect.poll(async () => (await fingers(page)).length).toBeLessThan(all.length / 4);
-  const essential = await fingers(page);
-  await page.getByRole('radio', { name: 'Working' }).check();
-  await expect.poll(async () => (await fingers(page)).length).toBeGreaterThan(essential.length);
-  await page.getByRole('radio', { name: 'Everything' }).check();
-  await expect.poll(() => fingers(page)).toEqual(all);
+  await choosingWhatIsShown(page, async () => {
+    await page.getByRole('radio', { name: 'Essential' }).check();
+    await expect.poll(async () => (await fingers(page)).length).toBeLessThan(all.length / 4);
+    const essential = await fingers(page);
+    await page.getByRole('radio', { name: 'Working' }).check();
+    await expect.poll(async () => (await fingers(page)).length).toBeGreaterThan(essential.length);
+    await page.getByRole('radio', { name: 'Everything' }).check();
+    await expect.poll(() => fingers(page)).toEqual(all);
+  });
 
   const strip = page.getByRole('group', { name: 'Difficulty of the bars' });
   await expect(strip.getByRole('button')).toHaveCount(24);
   await strip.getByRole('button', { name: /^Bar 5,/ }).click();
   await expect(page.getByRole('region', { name: 'Note at the caret' })).toContainText('bar 5');
 
-  await page.getByLabel('Planting, strokes and damping').check();
+  await choosingWhatIsShown(page, () => page.getByLabel('Planting, strokes and damping').check());
   await expect(page.locator('.sign', { hasText: '×⑥' }).first()).toBeVisible();
 });

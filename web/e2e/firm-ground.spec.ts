@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page, type Route } from './test';
 import { exampleXml } from '../../core/src/testing/notation.ts';
-import { DANCE, STUDIES, finger, importStudy, saved, settled, triedNow } from './sheet.ts';
+import { DANCE, STUDIES, finger, importStudy, saved, settled, triedNow, toStep } from './sheet.ts';
 
 const importText = async (page: Page, name: string, text: string): Promise<void> => {
   await page.goto('/');
@@ -121,7 +121,7 @@ test('choices of hand and school are kept in the order they were made, and one u
     await new Promise((resolve) => setTimeout(resolve, wait));
     await route.continue();
   });
-  await page.getByText('Hand, instrument, schools').click();
+  await toStep(page, 'Read');
   const left = page.getByLabel('Left hand', { exact: true });
   for (const school of ['legato', 'campanella', 'positional']) {
     await left.selectOption(school);
@@ -130,7 +130,7 @@ test('choices of hand and school are kept in the order they were made, and one u
   await settled(page);
   await page.reload();
   await expect(page.locator('[data-finger-of]')).toHaveCount(108);
-  await page.getByText('Hand, instrument, schools').click();
+  await toStep(page, 'Read');
   await expect(left).toHaveValue('positional');
   await left.selectOption('legato');
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -142,13 +142,13 @@ test('an export that is asked for while a plan is under way carries the last dec
   page,
 }, info) => {
   await importStudy(page, DANCE);
-  await page.getByText('Hand, instrument, schools').click();
+  await toStep(page, 'Read');
   await page.locator('[data-note="2"]').click();
   await page.keyboard.press('a');
   await page.getByLabel('Left hand', { exact: true }).selectOption('campanella');
   await page.locator('[data-note="2"]').click();
   await page.keyboard.press('p');
-  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('button', { name: 'Hand out' }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'The plan as JSON' }).click();
   const path = info.outputPath('plan.json');
@@ -220,12 +220,12 @@ test('a piece can be read an octave lower or higher, and what was decided stays'
   await settled(page);
   const heading = page.getByRole('region', { name: 'Note at the caret' }).getByRole('heading', { level: 2 });
   await expect(heading).toContainText('F4');
-  await page.getByText('Hand, instrument, schools').click();
+  await toStep(page, 'Read');
   await page.getByLabel('Octave').selectOption('-1');
   await settled(page);
   await expect(heading).toContainText('F3');
   await expect(page.locator('.pluck.teacher')).toHaveText('a');
   await page.reload();
   await expect(page.locator('[data-finger-of]')).toHaveCount(4);
-  await expect(heading).toContainText('E3');
+  await expect(heading).toContainText('F3');
 });

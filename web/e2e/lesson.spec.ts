@@ -102,7 +102,8 @@ test('a student opens the link on a phone, goes offline, asks, and the teacher s
   await page.getByTestId('questions').getByRole('button', { name: 'Done' }).click();
   await expect(page.getByTestId('questions')).toContainText('Questions (0)');
 
-  await page.getByRole('link', { name: 'Lesson sheet' }).click();
+  await page.getByRole('button', { name: 'Hand out' }).click();
+  await page.getByRole('link', { name: 'Lesson sheet', exact: true }).click();
   page.on('dialog', (dialog) => void dialog.accept());
   await page.getByRole('button', { name: 'Take back' }).click();
   await expect(page.getByRole('list', { name: 'Links given' })).toContainText('taken back');
@@ -150,7 +151,8 @@ test('a teacher says sentences in their own words; those whose moment goes are l
   await page.locator('[data-note="7"]').first().click();
   await page.keyboard.press('3');
   await settled(page);
-  await page.getByRole('link', { name: 'Lesson sheet' }).click();
+  await page.getByRole('button', { name: 'Hand out' }).click();
+  await page.getByRole('link', { name: 'Lesson sheet', exact: true }).click();
   const stray = page.getByRole('region', { name: 'Your words that no longer fit' });
   await expect(stray).toContainText('Begin with the second finger, lightly.');
   await expect(stray).toContainText(planned);

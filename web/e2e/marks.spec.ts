@@ -1,8 +1,17 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import { expect, test, type Page } from './test';
-import { DANCE, finger, importStudy, saved, settled, STUDIES } from './sheet.ts';
+import {
+  atFullSize,
+  choosingWhatIsShown,
+  DANCE,
+  finger,
+  importStudy,
+  saved,
+  settled,
+  STUDIES,
+  toStep,
+} from './sheet.ts';
 
-const open = (page: Page, id: string) => page.getByTestId(id).locator('summary').first().click();
 const note = (page: Page, index: number) => page.locator(`[data-note="${index}"]`).first();
 const mark = (page: Page, id: RegExp) => page.locator('[data-mark]').filter({ hasText: id });
 
@@ -10,7 +19,7 @@ test('marks are set, changed, taken away and back, kept, exported and read again
   page,
 }, testInfo) => {
   await importStudy(page, DANCE);
-  await open(page, 'marks');
+  await toStep(page, 'Details');
   const panel = page.getByTestId('marks');
 
   // A word at a note.
@@ -57,7 +66,7 @@ test('marks are set, changed, taken away and back, kept, exported and read again
   await expect(mark(page, /^½C V/)).toBeVisible();
   await expect(page.getByTestId('status')).toContainText('Planned in');
 
-  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('button', { name: 'Hand out' }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'MusicXML with the fingering' }).click();
   const xml = await readFile(await (await download).path(), 'utf8');
@@ -67,7 +76,7 @@ test('marks are set, changed, taken away and back, kept, exported and read again
   await writeFile(again, xml);
   await importStudy(page, again);
   await note(page, 4).click();
-  await open(page, 'marks');
+  await toStep(page, 'Details');
   await expect(page.getByTestId('marks').getByRole('listitem').filter({ hasText: '½C V' })).toContainText(
     'in the file',
   );
@@ -78,7 +87,7 @@ test('a slur that a teacher sets is played: the second note is not plucked', asy
   const pluck = page.locator('[data-pluck-of="3"]');
   await expect(pluck).toHaveCount(1);
   await note(page, 2).click();
-  await open(page, 'marks');
+  await toStep(page, 'Details');
   const panel = page.getByTestId('marks');
   await panel.getByRole('button', { name: 'New mark at the caret' }).click();
   await panel.getByLabel('Kind of mark').selectOption('slur');
@@ -94,19 +103,18 @@ test('movements are told at the caret; shifts have other places; a return takes 
   page,
 }) => {
   await importStudy(page, `${STUDIES}moth-hour.musicxml`);
-  await open(page, 'movements');
+  await toStep(page, 'Shifts');
   await expect(page.getByTestId('movements')).toContainText('⑤0');
   await page.getByTestId('movements').getByRole('button', { name: 'One by one' }).click();
   await expect(page.getByRole('list', { name: 'Set one by one' })).toBeVisible();
 
-  await open(page, 'shifts');
   const shifts = page.getByRole('list', { name: 'Shifts', exact: true });
   await expect(shifts.getByRole('button', { name: /→/ }).first()).toContainText('mm/s');
   await shifts.getByRole('button', { name: 'Other places' }).first().click();
   const places = page.getByRole('list', { name: 'Other places for the shift' });
   await expect(places.getByRole('listitem').first()).toBeVisible();
 
-  await open(page, 'form');
+  await toStep(page, 'Read');
   const returns = page.getByRole('list', { name: 'Passages that return' });
   await expect(returns).toContainText('over another bass');
   await returns.getByRole('button', { name: 'Carry the right hand here' }).first().click();
@@ -114,8 +122,10 @@ test('movements are told at the caret; shifts have other places; a return takes 
   await expect(page.locator('.pluck.teacher').first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
 
-  await page.getByLabel('Chord names').check();
-  await page.getByLabel('Guides, fingers that stay, slurs that would help').check();
+  await choosingWhatIsShown(page, async () => {
+    await page.getByLabel('Chord names').check();
+    await page.getByLabel('Guides, fingers that stay, slurs that would help').check();
+  });
   await expect(page.locator('[data-mark^="hold@"]').first()).toBeVisible();
   await saved(page);
   expect(await finger(page, 0).textContent()).toBe('0');
@@ -123,7 +133,7 @@ test('movements are told at the caret; shifts have other places; a return takes 
 
 test('a barre comes with care for the hand and with a way without it', async ({ page }) => {
   await importStudy(page, `${STUDIES}salt-lanterns.musicxml`);
-  await open(page, 'barres');
+  await toStep(page, 'Details');
   const barres = page.getByTestId('barres');
   await expect(barres).toContainText('doctor or hand therapist');
   await barres.getByRole('button', { name: 'Without it' }).first().click();
@@ -159,13 +169,15 @@ const touching = (page: Page) =>
 for (const study of ['salt-lanterns', 'slow-ferry'])
   test(`no sign touches another when everything is shown in ${study}`, async ({ page }) => {
     await importStudy(page, `${STUDIES}${study}.musicxml`);
-    for (const name of [
-      'Guides, fingers that stay, slurs that would help',
-      'Chord names',
-      'Planting, strokes and damping',
-      'Every string number',
-    ])
-      await page.getByLabel(name).check();
+    await choosingWhatIsShown(page, async () => {
+      for (const name of [
+        'Guides, fingers that stay, slurs that would help',
+        'Chord names',
+        'Planting, strokes and damping',
+        'Every string number',
+      ])
+        await page.getByLabel(name).check();
+    });
     await expect(page.locator('[data-mark^="chord@"]').first()).toBeVisible();
     expect(await page.locator('.system .layer text').count()).toBeGreaterThan(100);
     expect(await touching(page)).toEqual([]);
@@ -216,9 +228,10 @@ const crowded = (page: Page) =>
 for (const study of ['salt-lanterns', 'paper-kites', 'two-bells', 'stairs-of-glass'])
   test(`every digit stands half a staff space from the noteheads in ${study}`, async ({ page }) => {
     await importStudy(page, `${STUDIES}${study}.musicxml`);
+    await atFullSize(page);
     expect(await page.locator('.finger').count()).toBeGreaterThan(40);
     expect(await crowded(page)).toEqual([]);
-    await page.getByRole('radio', { name: 'Essential' }).check();
+    await choosingWhatIsShown(page, () => page.getByRole('radio', { name: 'Essential' }).check());
     await expect.poll(() => page.locator('.finger').count()).toBeLessThan(30);
     expect(await crowded(page)).toEqual([]);
   });

@@ -6,7 +6,8 @@ import { forget, plucks, scheduled, watch } from './watched-sound.ts';
 test('hard spots of a piece are practised by drills cut from the version', async ({ page }) => {
   await watch(page);
   await importStudy(page, `${STUDIES}one-thread.musicxml`);
-  await page.getByRole('link', { name: 'Practice' }).click();
+  await page.getByRole('button', { name: 'Hand out' }).click();
+  await page.getByRole('link', { name: 'Practice', exact: true }).click();
   const spots = page.getByRole('complementary', { name: 'Hard spots' });
   await expect(spots.getByRole('heading', { level: 2 })).toHaveCount(2);
   // Of two places that are alike one is enough.

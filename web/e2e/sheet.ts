@@ -31,3 +31,24 @@ export const settled = async (page: Page) => {
   await expect(page.getByTestId('status')).toHaveAttribute('aria-busy', 'false');
   await saved(page);
 };
+
+/** Goes to a step of the work. */
+export const toStep = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Steps of the work' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click();
+/** Opens what can be shown on the sheet, does something there and closes it again. */
+export const choosingWhatIsShown = async (page: Page, choose: () => Promise<void>): Promise<void> => {
+  await page.getByRole('button', { name: 'Shown' }).click();
+  await choose();
+  await page.keyboard.press('Escape');
+};
+/** One staff space is 10 px then. */
+export const atFullSize = async (page: Page): Promise<void> => {
+  const larger = page.getByRole('button', { name: 'Larger' });
+  await larger.click();
+  await larger.click();
+  await expect(page.getByTestId('zoom')).toHaveText('100 %');
+  await expect(page.locator('[data-complete="true"]')).toBeVisible();
+};

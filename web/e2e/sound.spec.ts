@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from './test';
-import { importStudy, settled, STUDIES } from './sheet.ts';
+import { importStudy, settled, STUDIES, toStep } from './sheet.ts';
 import { forget, plucks, scheduled, watch } from './watched-sound.ts';
 
 /** The frequency near `hertz` in the left channel of a file of 44.1 kHz, by how far its phase turns in 50 ms. */
@@ -106,7 +106,6 @@ test('the ladder climbs, and another fingering is heard in turn with the one bef
   expect(now[1]).not.toEqual(then[1]);
 
   // Another way of the passage is heard before it is taken.
-  await page.getByTestId('passage').locator('summary').first().click();
   await page.getByRole('button', { name: 'Other ways' }).click();
   await page.getByRole('button', { name: 'Hear it' }).first().click();
   await expect(page.locator('[data-playhead]')).toBeVisible();
@@ -149,7 +148,7 @@ test('a browser without audio says so, and everything else works', async ({ page
   await expect(page.getByRole('alert')).toContainText('This browser cannot play sound');
   await page.keyboard.press('PageDown');
   await expect(page.getByRole('region', { name: 'Note at the caret' })).toContainText('bar 2');
-  await page.getByText('In words').click();
+  await toStep(page, 'Hard bars');
   await expect(page.getByTestId('walk')).toContainText(/Bar 2|nothing new/);
 });
 

@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { DANCE, finger, importStudy, saved, settled } from './sheet.ts';
+import { DANCE, finger, importStudy, saved, settled, toStep } from './sheet.ts';
 
 test('a version for a student is planned for their hand, compared, renamed, deleted and taken back', async ({
   page,
@@ -39,7 +39,7 @@ test('a version for a student is planned for their hand, compared, renamed, dele
     await expect.poll(() => open.count()).toBeLessThan(left);
   }
   await expect(hand).toContainText('Every note is taken as in');
-  await page.getByText('Hand, instrument, schools').click();
+  await toStep(page, 'Read');
   await expect(page.getByLabel('Hand size')).toHaveValue('small');
 
   await page.locator('a[href$="/versions"]').click();

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { expect, test } from './test';
-import { importStudy, settled } from './sheet.ts';
+import { importStudy, settled, toStep } from './sheet.ts';
 
 /** E2 and F2, both only on ⑥, struck together and followed by C3. */
 const note = (step: string, octave: number, chord = false): string =>
@@ -14,6 +14,7 @@ test('a moment no hand can hold says why, offers ways out, and one of them is ta
   const path = info.outputPath('two-on-six.musicxml');
   writeFileSync(path, PIECE);
   await importStudy(page, path);
+  await toStep(page, 'Shapes');
   const findings = page.getByRole('region', { name: 'To look at' });
   await expect(findings).toContainText('both need string 6');
   await findings.getByRole('button', { name: 'Ways out', exact: true }).click();

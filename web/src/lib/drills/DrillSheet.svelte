@@ -11,6 +11,7 @@
   import { shownSpans } from '../sheet/shown-marks.ts';
   import { Listening } from '../sound/listening.svelte.ts';
   import TransportBar from '../sound/TransportBar.svelte';
+  import { oneBar } from '../sound/one-bar.ts';
   import { barOf, type DrillDesk } from './drill-desk.svelte.ts';
 
   interface Props {
@@ -150,7 +151,7 @@
       {listening}
       score={made.score}
       language="en"
-      here={barOf(made, caret)}
+      here={oneBar(barOf(made, caret))}
       goal={made.tempo}
       midi={(asWritten, once) => made.planned.questions.midi(asWritten, once)}
     />

@@ -2,6 +2,8 @@
 export interface SystemPlan {
   readonly first: number;
   readonly widths: readonly number[];
+  /** The line goes on from the system before: neither clef nor key stands at its beginning. */
+  readonly continues?: true;
 }
 
 /** A last line narrower than this share of the page keeps its natural width. */
@@ -41,4 +43,24 @@ export const breakSystems = (
     const factor = isShort ? 1 : (page - head) / total;
     return { first, widths: bars.map((width, place) => width * factor + (place === 0 ? head : 0)) };
   });
+};
+
+/** Bars in one line without end, in pieces about so many px wide: each is drawn by itself, none has to wait for all. */
+export const pieceLine = (
+  natural: readonly number[],
+  piece: number,
+  firstHeader: number,
+): readonly SystemPlan[] => {
+  const pieces: { first: number; widths: number[] }[] = [];
+  let width = Infinity;
+  natural.forEach((wanted, index) => {
+    const own = wanted + (index === 0 ? firstHeader : 0);
+    if (width + own > piece) {
+      pieces.push({ first: index, widths: [] });
+      width = 0;
+    }
+    pieces.at(-1)!.widths.push(own);
+    width += own;
+  });
+  return pieces.map((each, index) => (index === 0 ? each : { ...each, continues: true }));
 };

@@ -1,5 +1,5 @@
 import type { Score } from '@oculon/core';
-import { breakSystems, type SystemPlan } from './breaks.ts';
+import { breakSystems, pieceLine, type SystemPlan } from './breaks.ts';
 import { loadMusicFonts } from './fonts.ts';
 import { headerWidths, useMusicFonts } from './vexflow-system.ts';
 import { naturalWidth } from './widths.ts';
@@ -14,6 +14,20 @@ export const layOut = async (score: Score, width: number): Promise<readonly Syst
     width,
     header,
     firstHeader,
+  );
+};
+
+/** Width of the pieces of a line without end, in px. */
+const PIECE = 1000;
+
+/** The score as one line without end. */
+export const layOutLine = async (score: Score): Promise<readonly SystemPlan[]> => {
+  await loadMusicFonts();
+  useMusicFonts();
+  return pieceLine(
+    score.bars.map((bar) => naturalWidth(score, bar)),
+    PIECE,
+    headerWidths(score).firstHeader,
   );
 };
 

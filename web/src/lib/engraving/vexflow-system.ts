@@ -131,7 +131,8 @@ const drawTies = (
 
 /**
  * Draws one system into `holder` and tells where everything lies. The holder gets one svg, as high as its ink;
- * the vertical extent of the view is left to the caller. Between bars it asks `breathe` whether to go on.
+ * the vertical extent of the view is left to the caller. Between bars it asks `breathe` whether to go on. One that
+ * `continues` the line before it has neither clef nor key.
  */
 export const drawSystem = async (
   holder: HTMLElement,
@@ -139,6 +140,7 @@ export const drawSystem = async (
   first: number,
   widths: readonly number[],
   breathe: () => Promise<void>,
+  continues = false,
 ): Promise<SystemGeometry> => {
   holder.replaceChildren();
   const total = widths.reduce((sum, width) => sum + width, 0) + 2;
@@ -161,7 +163,7 @@ export const drawSystem = async (
     const bar = score.bars[first + place]!;
     const stave = new Stave(x, DRAWN_AT, width);
     setBarlines(stave, bar);
-    addHeader(stave, bar, bar.index === 0, place === 0);
+    addHeader(stave, bar, bar.index === 0, place === 0 && !continues);
     if (bar.repeatStart) stave.setNoteStartX(stave.getNoteStartX() + AFTER_REPEAT);
     stave.setContext(context).drawWithStyle();
     const drawn = drawVoices(score, bar);

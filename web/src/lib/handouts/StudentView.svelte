@@ -4,6 +4,7 @@
   import { roomNeeded } from '../engraving/lay-out.ts';
   import { Listening } from '../sound/listening.svelte.ts';
   import TransportBar from '../sound/TransportBar.svelte';
+  import { oneBar } from '../sound/one-bar.ts';
   import { ZoomIn, ZoomOut } from '@lucide/svelte';
   import LessonMusic from '../lesson/LessonMusic.svelte';
   import ShapeCardPicture from '../lesson/ShapeCardPicture.svelte';
@@ -255,7 +256,7 @@
         {listening}
         {score}
         language={data.lesson.language}
-        here={chosen ?? 0}
+        here={oneBar(chosen ?? 0)}
         goal={score.tempi[0]!.quartersPerMinute}
         {told}
       />

@@ -6,6 +6,7 @@
   import type { PracticeSheet } from '../practice/course-content.ts';
   import { Listening } from '../sound/listening.svelte.ts';
   import TransportBar from '../sound/TransportBar.svelte';
+  import { oneBar } from '../sound/one-bar.ts';
   import { scoreOfSheet } from './goal-sheets.ts';
 
   interface Props {
@@ -73,7 +74,7 @@
   {/if}
 </div>
 <div class="transport">
-  <TransportBar {listening} {score} {language} here={score.notes[caret]?.bar ?? 0} {goal} />
+  <TransportBar {listening} {score} {language} here={oneBar(score.notes[caret]?.bar ?? 0)} {goal} />
 </div>
 
 <style>

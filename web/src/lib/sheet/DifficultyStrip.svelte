@@ -1,11 +1,11 @@
 <script lang="ts">
-  import type { BarDifficulty } from '@oculon/core';
+  import { barLabel, COMFORTABLE_LEVEL, type BarDifficulty } from '@oculon/core';
   import type { OpenPiece } from '../workbench/open-piece.svelte.ts';
   import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
   import type { Caret } from '../workbench/caret.svelte.ts';
-  import { difficultyWords } from '../words.ts';
+  import { difficultyWords, likenessWords } from '../words.ts';
 
-  /** One column a bar, as high as the bar is hard; a click goes there. */
+  /** The piece as a map: one column a bar, as high as the bar is hard; over it its phrases, under it what returns. */
   const {
     piece,
     planned,
@@ -14,7 +14,31 @@
   }: { piece: OpenPiece; planned: CurrentPlan; caret: Caret; onjump: (note: number) => void } = $props();
 
   const bars = $derived(planned.plan?.difficulty ?? []);
-  const barAtCaret = $derived(caret.note?.bar);
+  const here = $derived(caret.bars);
+  const beginnings = $derived(new Set(planned.movements?.phrases.map(({ from }) => from)));
+  const label = (bar: number): string => {
+    const found = piece.score?.bars[bar];
+    return found ? barLabel(found) : '';
+  };
+  /** By bar that is a return: as what. */
+  const returns = $derived(
+    new Map(
+      (planned.movements?.returns ?? []).flatMap(({ from, to, like, likeness }) =>
+        Array.from({ length: to - from + 1 }, (_, index): [number, string] => [
+          from + index,
+          `${likenessWords(likeness)} as bar ${label(like + index)}`,
+        ]),
+      ),
+    ),
+  );
+  const words = (each: BarDifficulty): string =>
+    [
+      `Bar ${each.number}, ${difficultyWords(each)}`,
+      beginnings.has(each.bar) ? 'a phrase begins' : '',
+      returns.get(each.bar) ?? '',
+    ]
+      .filter(Boolean)
+      .join('; ');
   const jump = ({ bar }: BarDifficulty) => {
     const note = piece.score?.notes.find((each) => each.bar === bar);
     if (note) onjump(note.index);
@@ -26,10 +50,12 @@
     {#each bars as each (each.bar)}
       <button
         class="column"
-        class:here={each.bar === barAtCaret}
-        class:hard={each.level > 6.5}
-        aria-label="Bar {each.number}, {difficultyWords(each)}"
-        title="Bar {each.number}: {difficultyWords(each)}"
+        class:here={each.bar >= here.from && each.bar <= here.to}
+        class:hard={each.level > COMFORTABLE_LEVEL}
+        class:begins={beginnings.has(each.bar)}
+        class:returns={returns.has(each.bar)}
+        aria-label={words(each)}
+        title={words(each)}
         onclick={() => jump(each)}
       >
         <span style:height="{6 + each.level * 9.4}%"></span>
@@ -42,21 +68,34 @@
   .strip {
     display: flex;
     align-items: stretch;
-    gap: 2px;
-    height: 2.1rem;
-    margin: 0 4px 0.5rem;
+    height: 2rem;
+    min-width: 0;
+    flex: 1;
   }
   .column {
-    flex: 1;
+    flex: 1 1 0;
+    min-width: 2px;
     display: flex;
     align-items: flex-end;
     cursor: pointer;
-    border-radius: 2px;
+    padding: 3px 1px 0;
+    border-top: 2px solid color-mix(in oklab, var(--color-base-content) 30%, transparent);
+    border-bottom: 3px solid transparent;
+  }
+  /* A phrase is one line over its bars; where the next begins there is a gap. */
+  .begins {
+    border-left: 4px solid transparent;
+    background-clip: padding-box;
+    border-top-left-radius: 6px;
   }
   .column span {
     width: 100%;
     background: color-mix(in oklab, var(--color-secondary) 45%, transparent);
     border-radius: 2px 2px 0 0;
+  }
+  .returns {
+    border-bottom-style: dotted;
+    border-bottom-color: var(--color-secondary);
   }
   /* Hard bars are hatched too, so that colour is not needed to tell. */
   .hard span {
@@ -67,9 +106,10 @@
     );
   }
   .here {
-    box-shadow: 0 2px 0 var(--color-base-content);
+    background-color: color-mix(in oklab, var(--color-warning) 25%, transparent);
+    box-shadow: inset 0 0 0 1.5px var(--color-base-content);
   }
   .column:hover {
-    background: var(--color-base-200);
+    background-color: var(--color-base-200);
   }
 </style>

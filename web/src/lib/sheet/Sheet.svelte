@@ -5,10 +5,12 @@
   import { SvelteSet } from 'svelte/reactivity';
   import type { SystemPlan } from '../engraving/breaks.ts';
   import { DrawingQueue } from '../engraving/drawing-queue.ts';
-  import { layOut } from '../engraving/lay-out.ts';
+  import { layOut, layOutLine } from '../engraving/lay-out.ts';
+  import LaneStack from '../workbench/lanes/LaneStack.svelte';
+  import { LANE_HEIGHTS } from '../workbench/lanes/lane.ts';
+  import { pinch } from './pinch.ts';
   import type { Origins } from '../engraving/marks.ts';
-  import { handleKey } from '../workbench/commands.ts';
-  import type { Display } from './display.ts';
+  import { handleKey } from '../workbench/commands/key-table.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { lineToSee } from './turn-page.ts';
   import { chordWords, shownSigns, shownSpans, wordsGone } from './shown-marks.ts';
@@ -16,11 +18,12 @@
 
   interface Props {
     workbench: Workbench;
-    display: Display;
     /** What is played now, as a tick on the page. */
     playhead: number | undefined;
   }
-  const { workbench, display, playhead }: Props = $props();
+  const { workbench, playhead }: Props = $props();
+  const { view, caret } = $derived(workbench);
+  const display = $derived(view.display);
 
   let width = $state(0);
   const drawn = new SvelteSet<string>();
@@ -87,17 +90,24 @@
       void workbench.planned.findPage(display.density);
   });
 
-  const keyOf = ({ first, widths }: SystemPlan): string => `${first}:${widths.join()}`;
+  const plan = $derived(workbench.planned.plan);
+  const underHeight = $derived(
+    plan ? view.lanes.reduce((sum, lane) => sum + LANE_HEIGHTS[lane], view.lanes.length > 0 ? 8 : 0) : 0,
+  );
+
+  const keyOf = ({ first, widths, continues }: SystemPlan): string =>
+    `${first}:${widths.join()}${continues ? '…' : ''}`;
   const queue = new DrawingQueue();
 
   // Breaks follow the width; the systems themselves are drawn by the queue, one task at a time.
   $effect(() => {
-    const page = Math.floor(width);
+    const page = Math.floor(width / view.zoom);
     const piece = score;
-    if (!piece || page < 200) return;
+    const { layout } = view;
+    if (!piece || width < 100) return;
     let stopped = false;
     untrack(async () => {
-      const laid = await layOut(piece, page);
+      const laid = layout === 'line' ? await layOutLine(piece) : await layOut(piece, Math.max(200, page));
       if (!stopped) systems = laid;
     });
     return () => {
@@ -106,14 +116,14 @@
   });
 
   $effect(() => {
-    const { index: caret } = workbench.caret;
+    const { index } = caret;
     void tick().then(() => {
-      const bar = score?.notes[caret]?.bar ?? 0;
+      const bar = score?.notes[index]?.bar ?? 0;
       const system = systems.findLast((each) => each.first <= bar);
       const shown =
-        holder?.querySelector(`[data-note="${caret}"]`) ??
+        holder?.querySelector(`[data-note="${index}"]`) ??
         holder?.querySelector(`[data-first-bar="${(system?.first ?? 0) + 1}"]`);
-      shown?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
+      shown?.scrollIntoView({ block: 'nearest', inline: 'nearest', behavior: scrolling() });
     });
   });
 
@@ -123,20 +133,50 @@
     if (seen === undefined) return;
     holder
       ?.querySelector(`[data-first-bar="${seen + 1}"]`)
-      ?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
+      ?.scrollIntoView({ block: 'nearest', inline: 'start', behavior: scrolling() });
   });
+
+  /** Who wants little movement gets none. */
+  const scrolling = (): ScrollBehavior =>
+    matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth';
 
   // Keys work wherever the pointer was last used, but never while someone types or answers a question.
   const onkeydown = (event: KeyboardEvent) => {
     const target = event.target as Element;
     if (target.closest('input, select, textarea, dialog') || document.querySelector('dialog[open]')) return;
+    // Enter presses what the keyboard stands on.
+    if (event.key === 'Enter' && target.closest('button, a, summary')) return;
     if (handleKey(workbench, event)) event.preventDefault();
   };
 
+  const struck = (note: number): number => score?.notes[note]?.tiedFrom ?? note;
   const pick = (note: number) => {
-    const tiedFrom = score?.notes[note]?.tiedFrom;
-    workbench.caret.index = tiedFrom ?? note;
+    if (hasDragged) return;
+    caret.index = struck(note);
     holder.focus({ preventScroll: true });
+  };
+
+  /** Where a selection is dragged from; undefined while nothing is. */
+  let dragFrom: number | undefined;
+  let hasDragged = false;
+  const noteUnder = (event: PointerEvent): number | undefined => {
+    const found = document.elementFromPoint(event.clientX, event.clientY)?.closest('[data-note]');
+    return found ? struck(Number(found.getAttribute('data-note'))) : undefined;
+  };
+  const onpointerdown = (event: PointerEvent) => {
+    hasDragged = false;
+    dragFrom = event.isPrimary ? noteUnder(event) : undefined;
+  };
+  const onpointermove = (event: PointerEvent) => {
+    if (dragFrom === undefined || event.buttons !== 1 || !event.isPrimary) return;
+    const to = noteUnder(event);
+    if (to === undefined || (!hasDragged && to === dragFrom)) return;
+    if (!hasDragged) caret.index = dragFrom;
+    hasDragged = true;
+    caret.extendTo(to);
+  };
+  const onpointerup = () => {
+    dragFrom = undefined;
   };
 
   // The observer tells the width when the page has been laid out anyway; asking for it would lay it out at once.
@@ -156,34 +196,60 @@
   class="sheet"
   role="application"
   aria-label="Sheet of music. Arrow keys walk from note to note."
+  class:in-line={view.layout === 'line'}
   data-complete={systems.length > 0 && systems.every((system) => drawn.has(keyOf(system)))}
   tabindex="0"
   bind:this={holder}
   {@attach measure}
+  {@attach pinch({ zoom: () => view.zoom, onzoom: (zoom) => view.zoomTo(zoom) })}
+  {onpointerdown}
+  {onpointermove}
+  {onpointerup}
 >
   {#if score}
-    {#each systems as system (keyOf(system))}
-      <System
-        {score}
-        first={system.first}
-        widths={system.widths}
-        plan={workbench.planned.plan}
-        {origin}
-        caret={workbench.caret.index}
-        {changed}
-        nearTies={workbench.planned.nearTies}
-        everyString={display.everyString}
-        {written}
-        rightSigns={signs}
-        marks={spans}
-        {hiddenWords}
-        ringing={display.ringing ? ringing : NOTHING_RINGS}
-        {playhead}
-        {queue}
-        ondrawn={() => drawn.add(keyOf(system))}
-        onpick={pick}
-      />
-    {/each}
+    <div class="music" style:zoom={view.zoom}>
+      {#each systems as system (keyOf(system))}
+        <System
+          {score}
+          first={system.first}
+          widths={system.widths}
+          plan={workbench.planned.plan}
+          {origin}
+          caret={caret.index}
+          selected={caret.selected}
+          preview={workbench.choices.shown}
+          continues={system.continues ?? false}
+          inLine={view.layout === 'line'}
+          {underHeight}
+          {changed}
+          nearTies={workbench.planned.nearTies}
+          everyString={display.everyString}
+          {written}
+          rightSigns={signs}
+          marks={spans}
+          {hiddenWords}
+          ringing={display.ringing ? ringing : NOTHING_RINGS}
+          {playhead}
+          {queue}
+          ondrawn={() => drawn.add(keyOf(system))}
+          onpick={pick}
+        >
+          {#snippet under(geometry)}
+            {#if plan && view.lanes.length > 0}
+              <LaneStack
+                {score}
+                {geometry}
+                {plan}
+                lanes={view.lanes}
+                here={caret.note?.onset}
+                isNamed={!system.continues}
+                onpick={pick}
+              />
+            {/if}
+          {/snippet}
+        </System>
+      {/each}
+    </div>
   {/if}
 </div>
 
@@ -192,6 +258,12 @@
     outline: none;
     min-height: 20rem;
     padding-inline: 4px;
+    /* Two fingers zoom the music, not the page. */
+    touch-action: pan-x pan-y;
+  }
+  .in-line .music {
+    display: flex;
+    width: max-content;
   }
   .sheet:focus-visible {
     box-shadow: inset 0 0 0 2px color-mix(in oklab, var(--color-secondary) 40%, transparent);

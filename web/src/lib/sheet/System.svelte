@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { barLabel, type MarksAt, type PlacedMark, type Score } from '@oculon/core';
+  import { barLabel, type ChoicePreview, type MarksAt, type PlacedMark, type Score } from '@oculon/core';
+  import type { Snippet } from 'svelte';
   import Part from '../Part.svelte';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import { marksKeeper } from '../engraving/laid-marks.ts';
@@ -37,6 +38,17 @@
     playhead?: number | undefined;
     queue: DrawingQueue;
     ondrawn: () => void;
+    /** What is selected, in ticks. */
+    selected?: { readonly from: number; readonly to: number } | undefined;
+    /** What a choice that is pointed at would change. */
+    preview?: ChoicePreview | undefined;
+    /** Neither clef nor key stands at its beginning: the line goes on from the piece before. */
+    continues?: boolean;
+    /** Whether it is a piece of a line without end: all staves lie at one height. */
+    inLine?: boolean;
+    /** What stands under the system while it can be seen, and how high that is. */
+    under?: Snippet<[SystemGeometry]>;
+    underHeight?: number;
     onpick: (note: number) => void;
   }
   const {
@@ -59,11 +71,20 @@
     playhead,
     queue,
     ondrawn,
+    selected,
+    preview,
+    continues = false,
+    inLine = false,
+    under,
+    underHeight = 0,
     onpick,
   }: Props = $props();
 
   /** Systems this far outside the window are drawn with those inside, in px. */
   const NEAR = 80;
+  /** Room over and under the staff in a line without end, in px: more is seldom needed, and all staves lie at one height. */
+  const OVER_STAFF = 110;
+  const UNDER_STAFF = 150;
 
   let geometry = $state.raw<SystemGeometry>();
   /** Why the system could not be engraved. */
@@ -79,11 +100,11 @@
     let gone = false;
     const leave = queue.add({
       isNear: () => {
-        const { top, bottom } = holder.parentElement!.getBoundingClientRect();
-        return bottom > -NEAR && top < innerHeight + NEAR;
+        const { top, bottom, left, right } = holder.parentElement!.getBoundingClientRect();
+        return bottom > -NEAR && top < innerHeight + NEAR && right > -NEAR && left < innerWidth + NEAR;
       },
       draw: async () => {
-        const drawn = await drawSystem(holder, score, first, widths, breather());
+        const drawn = await drawSystem(holder, score, first, widths, breather(), continues);
         if (gone) return;
         geometry = drawn;
         failure = '';
@@ -129,22 +150,45 @@
     return struck.length > 0 ? Math.min(...struck.map(({ x }) => x)) : undefined;
   });
   const below = $derived(tablature ? TAB_HEIGHT : 0);
+  /** Highest and lowest line of all that belongs to the system itself. */
+  const top = $derived(
+    geometry && marks ? (inLine ? Math.min(marks.top, geometry.staffTop - OVER_STAFF) : marks.top) : 0,
+  );
+  const bottom = $derived(
+    geometry && marks
+      ? Math.max(marks.bottom + laid.height, inLine ? geometry.staffBottom + UNDER_STAFF : 0)
+      : 0,
+  );
+
+  // What stands under a system is drawn only while the system is near the window.
+  let isSeen = $state(false);
+  const watch = (element: HTMLElement) => {
+    const observer = new IntersectionObserver(([entry]) => (isSeen = entry!.isIntersecting), {
+      rootMargin: '300px',
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  };
 </script>
 
 <div
   class="system"
   data-first-bar={first + 1}
-  style:height={failure ? 'auto' : marks ? `${marks.bottom + laid.height - marks.top + below}px` : '170px'}
-  style:width={failure ? 'auto' : `${geometry?.width ?? 0}px`}
+  style:height={failure ? 'auto' : marks ? `${bottom - top + below + underHeight}px` : '170px'}
+  style:width={failure
+    ? 'auto'
+    : `${geometry?.width ?? (inLine ? widths.reduce((sum, each) => sum + each, 0) : 0)}px`}
   class:waiting={!geometry && !failure}
+  class:in-line={inLine}
+  {@attach watch}
 >
-  <div class="engraving" style:top="{marks ? -marks.top : 0}px" {@attach engrave}></div>
+  <div class="engraving" style:top="{marks ? -top : 0}px" {@attach engrave}></div>
   {#if playedAt !== undefined && geometry && marks}
     <div
       class="playhead"
       data-playhead={playhead}
       style:left="{playedAt - 4}px"
-      style:top="{geometry.staffTop - marks.top - 14}px"
+      style:top="{geometry.staffTop - top - 14}px"
       style:height="{geometry.staffBottom - geometry.staffTop + 28}px"
     ></div>
   {/if}
@@ -166,14 +210,21 @@
         {ringing}
         signs={laid}
         {hiddenWords}
+        {selected}
+        {preview}
+        {notes}
+        {top}
         {onpick}
         hasPlan={plan !== undefined}
         {...letters && { letters }}
       />
       {#if tablature}
-        <div class="tablature" style:top="{marks.bottom + laid.height - marks.top}px">
+        <div class="tablature" style:top="{bottom - top}px">
           <TabStaff {geometry} {notes} />
         </div>
+      {/if}
+      {#if under && isSeen}
+        <div class="under" style:top="{bottom - top + below}px">{@render under(geometry)}</div>
       {/if}
     </Part>
   {/if}
@@ -187,6 +238,11 @@
     margin-bottom: 0.5rem;
     /* What is scrolled to stays clear of the bars above and below. */
     scroll-margin-block: 4.5rem;
+    scroll-margin-inline: 3rem;
+  }
+  .in-line {
+    flex: none;
+    margin-bottom: 0;
   }
   .playhead {
     position: absolute;
@@ -196,7 +252,8 @@
     border-left: 2px solid var(--color-primary);
     pointer-events: none;
   }
-  .tablature {
+  .tablature,
+  .under {
     position: absolute;
     left: 0;
   }

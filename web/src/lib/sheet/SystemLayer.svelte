@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { pitchLabel, type Score } from '@oculon/core';
+  import { pitchLabel, type ChoicePreview, type NotePlan, type Score } from '@oculon/core';
+  import PreviewLayer from './PreviewLayer.svelte';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import type { SystemMarks } from '../engraving/marks.ts';
   import type { SignRows } from '../engraving/sign-rows.ts';
@@ -19,6 +20,12 @@
     hiddenWords: ReadonlySet<string>;
     /** Letters of bars that are framed: the hard ones. */
     letters?: ReadonlyMap<number, string>;
+    selected: { readonly from: number; readonly to: number } | undefined;
+    preview: ChoicePreview | undefined;
+    /** How the notes are taken now. */
+    notes: readonly NotePlan[];
+    /** Upper edge of the layer. */
+    top: number;
     onpick: (note: number) => void;
   }
   const {
@@ -33,10 +40,34 @@
     hasPlan,
     hiddenWords,
     letters,
+    selected,
+    preview,
+    notes,
+    top,
     onpick,
   }: Props = $props();
 
   const caretHead = $derived(geometry.heads.find((head) => head.note === caret));
+  /** Marks that the choice which is pointed at would change: `finger 12`. */
+  const going = $derived(
+    new Set(
+      preview?.notes.flatMap(([note, after]) =>
+        (['finger', 'string', 'pluck'] as const)
+          .filter((field) => after[field] !== notes[note]?.[field])
+          .map((field) => `${field} ${note}`),
+      ),
+    ),
+  );
+  const selection = $derived.by(() => {
+    if (!selected) return undefined;
+    const inside = geometry.heads.filter(({ note }) => {
+      const { onset } = score.notes[note]!;
+      return onset >= selected.from && onset <= selected.to;
+    });
+    if (inside.length === 0) return undefined;
+    const x = Math.min(...inside.map(({ left }) => left)) - 14;
+    return { x, width: Math.max(...inside.map((head) => head.x + head.width)) + 5 - x };
+  });
   const bounds = $derived.by(() => {
     const last = score.bars[geometry.last]!;
     return { start: score.bars[geometry.first]!.start, end: last.start + last.length };
@@ -68,9 +99,20 @@
 <svg
   class="layer"
   width={geometry.width}
-  height={marks.bottom + signs.height - marks.top}
-  viewBox="0 {marks.top} {geometry.width} {marks.bottom + signs.height - marks.top}"
+  height={marks.bottom + signs.height - top}
+  viewBox="0 {top} {geometry.width} {marks.bottom + signs.height - top}"
 >
+  {#if selection}
+    <rect
+      class="selection"
+      data-selection
+      x={selection.x}
+      y={geometry.staffTop - 18}
+      width={selection.width}
+      height={geometry.staffBottom - geometry.staffTop + 48}
+      rx="4"
+    />
+  {/if}
   {#if caretHead}
     <rect
       class="caret"
@@ -138,6 +180,7 @@
       <text
         class="finger {mark.origin}"
         class:changed={changed.has(`finger ${mark.note}`)}
+        class:going={going.has(`finger ${mark.note}`)}
         class:near-tie={mark.origin === 'planned' && nearTies.has(mark.note)}
         x={mark.x}
         y={mark.y}
@@ -148,6 +191,7 @@
       <text
         class="string {mark.origin}"
         class:changed={changed.has(`string ${mark.note}`)}
+        class:going={going.has(`string ${mark.note}`)}
         x={mark.x}
         y={mark.y}
         data-string-of={mark.note}>{mark.text}</text
@@ -157,6 +201,7 @@
       <text
         class="pluck {mark.origin}"
         class:changed={changed.has(`pluck ${mark.note}`)}
+        class:going={going.has(`pluck ${mark.note}`)}
         x={mark.x}
         y={mark.y}
         data-pluck-of={mark.note}>{mark.text}</text
@@ -176,6 +221,7 @@
       d="M{head.x + head.width + 1} {head.y + (down ? 3 : -3)} q7 {down ? 6 : -6} 14 0"
     />
   {/each}
+  {#if preview}<PreviewLayer {score} {geometry} {preview} {notes} plucks={marks.plucks} />{/if}
   {#each geometry.heads as head (head.note)}
     <!-- The keyboard walks the notes through the sheet itself; the areas are for the pointer. -->
     <rect
@@ -207,9 +253,18 @@
     fill: transparent;
     cursor: pointer;
     pointer-events: all;
+    touch-action: pan-y;
   }
   .hit:hover {
     fill: color-mix(in oklab, var(--color-secondary) 14%, transparent);
+  }
+  .selection {
+    fill: color-mix(in oklab, var(--color-warning) 16%, transparent);
+  }
+  /* What a choice that is pointed at would change steps back. */
+  .going {
+    opacity: 0.35;
+    text-decoration: line-through;
   }
   .caret {
     fill: color-mix(in oklab, var(--color-warning) 28%, transparent);

@@ -14,7 +14,7 @@ import type { SheetSign } from '../engraving/sign-rows.ts';
 import { signWords } from '../words.ts';
 import { noteIndex } from '../engraving/span-signs.ts';
 
-import { noteAt } from '../panels/places.ts';
+import { noteAt } from '../workbench/steps/places.ts';
 
 /** Proposals that stand on the sheet without being asked for. */
 const ALWAYS = new Set<Mark['kind']>(['barre', 'position']);

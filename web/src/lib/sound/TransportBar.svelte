@@ -12,8 +12,10 @@
     listening: Listening;
     score: Score;
     language: Language;
-    /** The bar at which the reader is, counted from 0. */
-    here: number;
+    /** The bars at which the reader is, counted from 0. */
+    here: { readonly from: number; readonly to: number };
+    /** Whether it stands beside other things and must take little room. */
+    isSlim?: boolean;
     /** The goal tempo in quarters a minute. */
     goal: number;
     /** What is said of some bars, counted from 0. */
@@ -21,7 +23,7 @@
     /** Writes the piece as a MIDI file. */
     midi?: (asWritten: boolean, once: boolean) => Promise<Uint8Array>;
   }
-  const { listening, score, language, here, goal, told, midi }: Props = $props();
+  const { listening, score, language, here, goal, isSlim = false, told, midi }: Props = $props();
 
   const words = $derived(TRANSPORT_WORDS[language]);
   const settings = $derived(listening.settings);
@@ -52,7 +54,7 @@
     }
     if (saysFirst && told && canSpeak()) {
       isSpeaking = true;
-      const { from, to } = listening.loop ?? { from: here, to: here };
+      const { from, to } = listening.loop ?? here;
       const sentences = await told(from, to).catch(() => []);
       await speak(
         sentences.map((text) => spokenText(text, language, words.string)),
@@ -63,7 +65,7 @@
     }
     await listening.play();
   };
-  const loopHere = (): void => listening.setLoop(listening.loop ? undefined : { from: here, to: here });
+  const loopHere = (): void => listening.setLoop(listening.loop ? undefined : { ...here });
   const setLoop = (from: number, to: number): void => {
     const last = score.bars.length - 1;
     const first = Math.max(0, Math.min(from, last));
@@ -111,18 +113,20 @@
 
 <svelte:window {onkeydown} onpointerdown={() => (walksByKeyboard = false)} />
 
-<section class="bar" aria-label={words.transport}>
-  {#if isOpen}
-    <SoundOptions
-      {listening}
-      {words}
-      {midi}
-      {score}
-      bind:saysFirst
-      canSay={told !== undefined && canSpeak()}
-    />
-  {/if}
-  {#if listening.problem}<p role="alert" class="px-2 text-sm text-error">{listening.problem}</p>{/if}
+<section class="bar" class:slim={isSlim} aria-label={words.transport}>
+  <div class="above">
+    {#if isOpen}
+      <SoundOptions
+        {listening}
+        {words}
+        {midi}
+        {score}
+        bind:saysFirst
+        canSay={told !== undefined && canSpeak()}
+      />
+    {/if}
+    {#if listening.problem}<p role="alert" class="px-2 text-sm text-error">{listening.problem}</p>{/if}
+  </div>
   <div class="row">
     <button
       class="btn btn-sm btn-primary btn-square"
@@ -256,6 +260,42 @@
   .pulse.lit {
     opacity: 1;
     transform: scale(1.4);
+  }
+  .slim {
+    position: relative;
+    border-top: none;
+  }
+  .slim .above {
+    position: absolute;
+    top: 100%;
+    left: 50%;
+    width: 40rem;
+    translate: -50% 0;
+    z-index: 30;
+    border-radius: var(--radius-box);
+    background: var(--color-base-100);
+    box-shadow: 0 6px 18px rgb(0 0 0 / 0.18);
+  }
+  .slim .row {
+    padding: 0.1rem 0.3rem;
+    gap: 0.3rem;
+    min-height: 0;
+    border: 1px solid var(--color-base-300);
+    border-radius: var(--radius-box);
+    background: var(--color-base-200);
+  }
+  .slim .tempo {
+    flex: 0 0 6rem;
+  }
+  .slim .name {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+  .slim .place {
+    min-width: 3.4rem;
   }
   @media (max-width: 640px) {
     .row {

@@ -1,8 +1,9 @@
-import { findingKey, type NoteIndex } from '@oculon/core';
+import { findingKey, noteById, type Finding, type NoteIndex } from '@oculon/core';
 import type { Decisions } from '../document/decisions.svelte.ts';
 import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
 import type { Caret } from './caret.svelte.ts';
 import type { OpenPiece } from './open-piece.svelte.ts';
+import { stepOf, type WorkStep } from './steps/work-steps.ts';
 
 /** The findings that the teacher has not put aside. */
 export class OpenFindings {
@@ -23,15 +24,29 @@ export class OpenFindings {
     this.#caret = caret;
   }
 
-  /** The note of the next open finding after the caret, or before it, and round again; undefined when there is none. */
-  noteFromCaret(direction: 1 | -1): NoteIndex | undefined {
-    const ids = new Set(this.open.map(({ note }) => note));
-    const notes = this.#piece.score?.notes.filter(({ id }) => ids.has(id)) ?? [];
+  /** The next open finding after the caret, or before it, and round again, with its note; undefined when there is none. */
+  fromCaret(
+    direction: 1 | -1,
+    of: readonly Finding[] = this.open,
+  ): { finding: Finding; note: NoteIndex } | undefined {
+    const { score } = this.#piece;
+    if (!score) return undefined;
+    const placed = of
+      .flatMap((finding) => {
+        const note = noteById(score, finding.note);
+        return note ? [{ finding, note }] : [];
+      })
+      .sort((a, b) => a.note.onset - b.note.onset);
     const here = this.#caret.note?.onset ?? 0;
     const next =
       direction === 1
-        ? (notes.find((note) => note.onset > here) ?? notes[0])
-        : (notes.findLast((note) => note.onset < here) ?? notes.at(-1));
-    return next?.index;
+        ? (placed.find(({ note }) => note.onset > here) ?? placed[0])
+        : (placed.findLast(({ note }) => note.onset < here) ?? placed.at(-1));
+    return next && { finding: next.finding, note: next.note.index };
+  }
+
+  /** Open findings that are worked on in a step. */
+  of(step: WorkStep): readonly Finding[] {
+    return this.open.filter((finding) => stepOf(finding) === step);
   }
 }

@@ -15,8 +15,8 @@ export class SheetMarks {
       this.#decisions.fingering.marks,
     ),
   );
-  /** How often a new mark was asked for by key: the panel of marks answers. */
-  askedFor = $state(0);
+  /** A new mark was asked for by key: the panel of marks answers. */
+  isAskedFor = $state(false);
 
   constructor(piece: OpenPiece, decisions: Decisions, planned: CurrentPlan) {
     this.#piece = piece;
@@ -26,7 +26,7 @@ export class SheetMarks {
 
   /** Asks the panel of marks for a new mark at the caret. */
   askFor(): void {
-    this.askedFor += 1;
+    this.isAskedFor = true;
   }
 
   /** Sets or changes a mark, or with null leaves it to the plan and the source again. */

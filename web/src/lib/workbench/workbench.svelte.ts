@@ -4,6 +4,8 @@ import type { Deed } from '../document/history.svelte.ts';
 import { takePlanner, type Planner } from '../planner/client.ts';
 import { CurrentPlan } from '../planner/current-plan.svelte.ts';
 import { Caret } from './caret.svelte.ts';
+import { Choices } from './choices.svelte.ts';
+import { DeskView } from './desk-view.svelte.ts';
 import { OpenFindings } from './open-findings.svelte.ts';
 import { OpenPiece } from './open-piece.svelte.ts';
 import { SheetMarks } from './sheet-marks.svelte.ts';
@@ -36,6 +38,8 @@ export class Workbench {
   readonly piece: OpenPiece;
   readonly planned: CurrentPlan;
   readonly caret: Caret;
+  readonly choices: Choices;
+  readonly view: DeskView;
   readonly marks: SheetMarks;
   readonly findings: OpenFindings;
   readonly #start: WorkbenchStart;
@@ -58,6 +62,8 @@ export class Workbench {
       (words) => (this.notice = words),
     );
     this.caret = new Caret(this.piece, this.planned);
+    this.choices = new Choices(this.caret, this.planned);
+    this.view = new DeskView(start.fingering);
     this.marks = new SheetMarks(this.piece, this.decisions, this.planned);
     this.findings = new OpenFindings(this.piece, this.decisions, this.planned, this.caret);
   }
@@ -67,6 +73,10 @@ export class Workbench {
     try {
       await this.decisions.adopt();
       this.piece.phase = 'ready';
+      this.caret.index = Math.min(
+        this.view.caretBefore,
+        Math.max(0, (this.piece.score?.notes.length ?? 1) - 1),
+      );
       await this.planned.replan();
     } catch (error) {
       this.piece.fail((error as Error).message);

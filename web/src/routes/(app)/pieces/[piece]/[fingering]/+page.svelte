@@ -7,7 +7,7 @@
 </script>
 
 <script lang="ts">
-  import WorkbenchView from '$lib/sheet/WorkbenchView.svelte';
+  import WorkbenchView from '$lib/workbench/WorkbenchView.svelte';
 
   const { data } = $props();
 </script>

@@ -1,0 +1,77 @@
+<script lang="ts">
+  import type { Edit } from '@oculon/core';
+  import type { ComponentProps } from 'svelte';
+  import Part from '../../Part.svelte';
+  import QuestionsPanel from '../../handouts/QuestionsPanel.svelte';
+  import type { VersionMessage } from '../../planner/api.ts';
+  import type { Workbench } from '../workbench.svelte.ts';
+  import BarreList from './BarreList.svelte';
+  import FindingsPanel from './FindingsPanel.svelte';
+  import FormPanel from './FormPanel.svelte';
+  import HandOverPanel from './HandOverPanel.svelte';
+  import HandPanel from './HandPanel.svelte';
+  import HardSpots from './HardSpots.svelte';
+  import MarksPanel from './MarksPanel.svelte';
+  import MovementPanel from './MovementPanel.svelte';
+  import PassagePanel from './PassagePanel.svelte';
+  import RightHandPanel from './RightHandPanel.svelte';
+  import SetupPanel from './SetupPanel.svelte';
+  import ShapeList from './ShapeList.svelte';
+  import ShiftList from './ShiftList.svelte';
+  import WalkPanel from './WalkPanel.svelte';
+  import { STEP_WORDS } from './work-steps.ts';
+
+  interface Props {
+    workbench: Workbench;
+    /** The version that this one was made from for another hand. */
+    origin: { readonly name: string; readonly edits: readonly Edit[] } | undefined;
+    student: string;
+    questions: ComponentProps<typeof QuestionsPanel>['questions'];
+    /** Where the version's own pages lie. */
+    address: string;
+    onjump: (note: number) => void;
+    onhear: (version: VersionMessage, bar: number) => void;
+    ondone: () => void;
+  }
+  const { workbench, origin, student, questions, address, onjump, onhear, ondone }: Props = $props();
+
+  const { piece, decisions, planned, caret, marks, findings, view } = $derived(workbench);
+  const { step } = $derived(view);
+</script>
+
+<section class="space-y-4" aria-labelledby="step-name" data-step={step}>
+  <header>
+    <h2 id="step-name" class="text-lg leading-tight">{STEP_WORDS[step].name}</h2>
+    <p class="text-xs opacity-80">{STEP_WORDS[step].purpose}</p>
+  </header>
+  <Part name="Findings">
+    {#key step}<FindingsPanel {step} {piece} {decisions} {planned} {findings} {onjump} {ondone} />{/key}
+  </Part>
+  {#if step === 'read'}
+    <Part name="Form"><FormPanel {piece} {decisions} {planned} {onjump} {ondone} /></Part>
+    <Part name="Hand, instrument, schools"><SetupPanel {piece} {decisions} /></Part>
+  {:else if step === 'shapes'}
+    <Part name="Shapes"><ShapeList {piece} {planned} {caret} {onjump} /></Part>
+  {:else if step === 'left'}
+    {#if origin}
+      <Part name="For another hand"
+        ><HandPanel {piece} {decisions} {planned} {origin} {student} {onjump} {onhear} {ondone} /></Part
+      >
+    {/if}
+    <Part name="Passage"><PassagePanel {piece} {decisions} {planned} {caret} {onhear} {ondone} /></Part>
+  {:else if step === 'shifts'}
+    <Part name="Shifts"><ShiftList {piece} {decisions} {planned} {caret} {onjump} {ondone} /></Part>
+    <Part name="Movements"><MovementPanel {piece} {planned} {caret} /></Part>
+  {:else if step === 'right'}
+    <Part name="Right hand"><RightHandPanel {piece} {decisions} {planned} {caret} {ondone} /></Part>
+  {:else if step === 'details'}
+    <Part name="Marks"><MarksPanel {piece} {decisions} {planned} {caret} {marks} {ondone} /></Part>
+    <Part name="Barres"><BarreList {piece} {decisions} {planned} {onjump} {ondone} /></Part>
+  {:else if step === 'hard'}
+    <Part name="Hard spots"><HardSpots {piece} {planned} {onjump} /></Part>
+    <Part name="In words"><WalkPanel {piece} {decisions} {planned} {caret} /></Part>
+  {:else}
+    <Part name="Questions"><QuestionsPanel {questions} {piece} {onjump} /></Part>
+    <Part name="Hand over"><HandOverPanel {view} {address} /></Part>
+  {/if}
+</section>
