@@ -47,9 +47,9 @@ test('fewer marks, the difficulty of the bars and what is to be damped stand on 
     await expect.poll(() => fingers(page)).toEqual(all);
   });
 
-  const strip = page.getByRole('group', { name: 'Difficulty of the bars' });
-  await expect(strip.getByRole('button')).toHaveCount(24);
-  await strip.getByRole('button', { name: /^Bar 5,/ }).click();
+  const strip = page.getByRole('slider', { name: 'Difficulty of the bars' });
+  await expect(strip.locator('[data-bar]')).toHaveCount(24);
+  await strip.locator('[data-bar="4"]').click();
   await expect(page.getByRole('region', { name: 'Note at the caret' })).toContainText('bar 5');
 
   await choosingWhatIsShown(page, () => page.getByLabel('Planting, strokes and damping').check());

@@ -23,6 +23,7 @@ test('the same sign in two voices, and the same repair twice, leave sheet and pa
   await importText(page, 'twice.musicxml', xml);
   await expect(page.locator('[data-finger-of]')).toHaveCount(7);
   await expect(page.locator('text.dynamics')).toHaveCount(2);
+  await toStep(page, 'Read');
   await expect(page.getByText('a tie begins nowhere')).not.toHaveCount(0);
   await expect(page.locator('[data-failed]')).toHaveCount(0);
   await expect(page.getByText('Hand, instrument, schools')).toBeVisible();

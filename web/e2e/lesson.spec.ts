@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { unzipSync } from 'fflate';
 import { expectAccessible } from './axe.ts';
 import { openLesson } from './lesson.ts';
-import { saved, settled } from './sheet.ts';
+import { saved, settled, toStep } from './sheet.ts';
 
 const pagesShown = async (page: Page): Promise<number> =>
   Number(((await page.getByTestId('pages').textContent()) ?? '').match(/\d+/)?.[0]);
@@ -96,6 +96,7 @@ test('a student opens the link on a phone, goes offline, asks, and the teacher s
 
   await page.getByRole('link', { name: 'Workbench' }).click();
   await expect(page.getByTestId('status')).toContainText('Planned in');
+  await toStep(page, 'Hand over');
   await expect(page.getByTestId('questions')).toContainText('Does 3 really stay down?');
   await page.getByTestId('questions').getByRole('button', { name: 'Bar 2' }).click();
   await expect(page.getByRole('region', { name: 'Note at the caret' })).toContainText('bar 2');

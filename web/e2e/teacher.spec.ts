@@ -232,13 +232,13 @@ test('the caret shows the price of every way, and a key takes one', async ({ pag
   await expect(ways.getByRole('listitem').first()).toContainText('best');
   await expect(ways.getByRole('listitem').nth(1)).toContainText(/\+\d/);
   // Why it costs more, in words: what every way would bring about is worked out after the prices.
-  await expect(ways.getByRole('button').nth(1)).toHaveAttribute('aria-label', /: .*(finger|hand|shift|home)/);
-  const second = (await ways.getByRole('button').nth(1).getAttribute('aria-label'))!;
+  await expect(ways.getByRole('button').nth(1)).toContainText(/: .*(finger|hand|shift|home)/);
+  const second = (await ways.getByRole('button').nth(1).textContent())!;
   const way = /finger (\d)/.exec(second)!;
   await page.keyboard.press('w');
   await settled(page);
   await expect(page.locator('.finger.teacher')).toHaveText(way[1]!);
-  await expect(ways.locator('[aria-pressed="true"]')).toHaveAttribute('aria-label', new RegExp(way[0]));
+  await expect(ways.locator('[aria-pressed="true"]')).toContainText(way[0]);
 });
 
 test('a passage takes rules and other ways, and one undo takes each back', async ({ page }) => {

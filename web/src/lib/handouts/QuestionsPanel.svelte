@@ -15,8 +15,9 @@
     questions: readonly Asked[];
     piece: OpenPiece;
     onjump: (note: number) => void;
+    onread: (question: string) => void;
   }
-  const { questions, piece, onjump }: Props = $props();
+  const { questions, piece, onjump, onread }: Props = $props();
 
   let read = $state.raw<ReadonlySet<string>>(
     untrack(() => new Set(questions.filter(({ readAt }) => readAt).map(({ id }) => id))),
@@ -42,6 +43,7 @@
       });
       if (!answer.ok) throw new Error();
       read = new Set([...read, id]);
+      onread(id);
     } catch {
       problem = 'This could not be saved. Try again when you are online.';
     }
@@ -49,8 +51,8 @@
 </script>
 
 {#if questions.length > 0}
-  <details class="text-sm" open={open.length > 0} data-testid="questions">
-    <summary class="cursor-pointer font-serif text-base">Questions ({open.length})</summary>
+  <section class="text-sm" data-testid="questions">
+    <h3 class="font-serif text-base">Questions ({open.length})</h3>
     {#if open.length === 0}<p class="mt-1 opacity-70">All {questions.length} answered.</p>{/if}
     <ul class="mt-1 space-y-2" aria-label="Questions">
       {#each open as { id, recipient, bar, body, askedAt } (id)}
@@ -63,5 +65,5 @@
       {/each}
     </ul>
     {#if problem}<p role="alert" class="text-error">{problem}</p>{/if}
-  </details>
+  </section>
 {/if}

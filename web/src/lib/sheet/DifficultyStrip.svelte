@@ -39,27 +39,62 @@
     ]
       .filter(Boolean)
       .join('; ');
-  const jump = ({ bar }: BarDifficulty) => {
+  const jumpTo = (bar: number) => {
     const note = piece.score?.notes.find((each) => each.bar === bar);
     if (note) onjump(note.index);
+  };
+  const atPointer = (event: MouseEvent): number | undefined => {
+    const column = (event.target as Element).closest('[data-bar]');
+    return column ? Number(column.getAttribute('data-bar')) : undefined;
+  };
+  const onclick = (event: MouseEvent) => {
+    const bar = atPointer(event);
+    if (bar !== undefined) jumpTo(bar);
+  };
+  const STRIDES: Readonly<Record<string, number>> = {
+    ArrowRight: 1,
+    ArrowUp: 1,
+    ArrowLeft: -1,
+    ArrowDown: -1,
+    Home: -Infinity,
+    End: Infinity,
+  };
+  const onkeydown = (event: KeyboardEvent & { currentTarget: HTMLElement }) => {
+    const stride = STRIDES[event.key];
+    if (stride === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const strip = event.currentTarget;
+    jumpTo(Math.max(0, Math.min(bars.length - 1, here.from + stride)));
+    strip.focus();
   };
 </script>
 
 {#if bars.length > 0}
-  <div class="strip" role="group" aria-label="Difficulty of the bars">
+  <div
+    class="strip"
+    role="slider"
+    tabindex="0"
+    aria-label="Difficulty of the bars"
+    aria-valuemin="1"
+    aria-valuemax={bars.length}
+    aria-valuenow={here.from + 1}
+    aria-valuetext={bars[here.from] ? words(bars[here.from]!) : ''}
+    {onclick}
+    {onkeydown}
+  >
     {#each bars as each (each.bar)}
-      <button
+      <div
         class="column"
         class:here={each.bar >= here.from && each.bar <= here.to}
         class:hard={each.level > COMFORTABLE_LEVEL}
         class:begins={beginnings.has(each.bar)}
         class:returns={returns.has(each.bar)}
-        aria-label={words(each)}
+        data-bar={each.bar}
         title={words(each)}
-        onclick={() => jump(each)}
       >
         <span style:height="{6 + each.level * 9.4}%"></span>
-      </button>
+      </div>
     {/each}
   </div>
 {/if}
@@ -71,13 +106,13 @@
     height: 2rem;
     min-width: 0;
     flex: 1;
+    cursor: pointer;
   }
   .column {
     flex: 1 1 0;
     min-width: 2px;
     display: flex;
     align-items: flex-end;
-    cursor: pointer;
     padding: 3px 1px 0;
     border-top: 2px solid color-mix(in oklab, var(--color-base-content) 30%, transparent);
     border-bottom: 3px solid transparent;

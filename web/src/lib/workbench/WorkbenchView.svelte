@@ -2,7 +2,7 @@
   import { COMFORTABLE_LEVEL } from '@oculon/core';
   import { goto } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
-  import { MediaQuery } from 'svelte/reactivity';
+  import { MediaQuery, SvelteSet } from 'svelte/reactivity';
   import Part from '../Part.svelte';
   import ConflictDialog from '../document/ConflictDialog.svelte';
   import { loadMusicFonts } from '../engraving/fonts.ts';
@@ -91,6 +91,8 @@
     if (workbench) workbench.view.step = step;
     if (byPointer) focusSheet();
   };
+  /** Questions that were answered since the page was loaded. */
+  const answered = new SvelteSet<string>();
   /** How much is open in each step. */
   const open = $derived.by((): Readonly<Record<WorkStep, number>> | undefined => {
     const plan = workbench?.planned.plan;
@@ -100,7 +102,7 @@
     return {
       ...(counts as Record<WorkStep, number>),
       hard: plan.difficulty.filter(({ level }) => level > COMFORTABLE_LEVEL).length,
-      'hand-over': data.questions.filter(({ readAt }) => !readAt).length,
+      'hand-over': data.questions.filter(({ id, readAt }) => !readAt && !answered.has(id)).length,
     };
   });
 
@@ -219,6 +221,7 @@
             questions={data.questions}
             {address}
             onjump={jump}
+            onread={(question) => answered.add(question)}
             onhear={hear}
             ondone={focusSheet}
           />
@@ -243,6 +246,7 @@
     min-height: 0;
     display: grid;
     grid-template-rows: auto minmax(0, 1fr) minmax(0, 44%);
+    grid-template-columns: minmax(0, 1fr);
   }
   .music {
     min-width: 0;
@@ -268,9 +272,26 @@
     overflow-y: auto;
     border-top: 1px solid var(--color-base-300);
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: 0.5rem;
     padding: 0.5rem;
     align-content: start;
+  }
+  /* Every target is large enough to be hit. */
+  .beside :global(:is(button, summary)) {
+    min-height: 24px;
+  }
+  .beside :global(.checkbox) {
+    --size: 1.5rem;
+  }
+  @media (max-width: 40rem) {
+    .map {
+      flex-wrap: wrap;
+      gap: 0;
+    }
+    .map > :global(.strip) {
+      flex-basis: 100%;
+    }
   }
   @media (min-width: 44rem) {
     .beside {

@@ -31,6 +31,17 @@ export class Caret {
     this.#index = note;
   }
 
+  /** Selects whole bars, counted from 0. */
+  selectBars(from: number, to: number): void {
+    const inside = this.#piece.score?.notes.filter(
+      ({ bar, tiedFrom }) => bar >= from && bar <= to && tiedFrom === undefined,
+    );
+    const [first, last] = [inside?.[0], inside?.at(-1)];
+    if (!first || !last) return;
+    this.#anchor = last.index;
+    this.#index = first.index;
+  }
+
   get hasSelection(): boolean {
     return this.#anchor !== undefined;
   }

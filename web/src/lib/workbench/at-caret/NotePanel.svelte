@@ -180,7 +180,8 @@
     gap: 0.3rem;
   }
   .key {
-    min-width: 25px;
+    min-width: 26px;
+    height: 26px;
     padding-inline: 0;
   }
   @media (pointer: coarse) {

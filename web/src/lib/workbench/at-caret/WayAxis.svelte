@@ -10,7 +10,7 @@
   const { choices, ontake }: { choices: Choices; ontake: (choice: PricedChoice) => void } = $props();
 
   const CHIP = 0.235;
-  const ROW = 27;
+  const ROW = 28;
 
   const shown = $derived(choices.ways.slice(0, WAY_KEYS.length));
   const places = $derived(
@@ -42,18 +42,21 @@
           class:pointed={choices.isPointed(choice)}
           aria-pressed={choices.isTaken(choice)}
           aria-keyshortcuts={WAY_KEYS[index]?.toUpperCase()}
-          aria-label="{name(way)}, {priceText(way.price)}{preview
-            ? `: ${consequenceWords(choice, preview)}`
-            : ''}"
           title="{name(way)} ({WAY_KEYS[index]?.toUpperCase()})"
           onpointerenter={() => choices.point(choice)}
           onpointerleave={() => choices.point(undefined)}
           onfocus={() => choices.point(choice)}
           onblur={() => choices.point(undefined)}
           onclick={() => ontake(choice)}
-          ><span class="sign">{stringSign(way.string)}</span>{way.fret} · {way.finger}</button
+          ><span aria-hidden="true"
+            ><span class="on-string">{stringSign(way.string)}</span>{way.fret} · {way.finger}</span
+          ><span class="sr-only"
+            >{name(way)}, {priceText(way.price)}{preview
+              ? `: ${consequenceWords(choice, preview)}`
+              : ''}</span
+          ></button
         >
-        <span class="price">{priceText(way.price)}</span>
+        <span class="price" aria-hidden="true">{priceText(way.price)}</span>
       </li>
     {:else}
       <li class="none">{choices.ways.length === 0 ? '' : 'No other way.'}</li>
@@ -92,7 +95,7 @@
   }
   .chip {
     width: 100%;
-    height: 23px;
+    height: 25px;
     border: 1px solid var(--color-base-300);
     border-radius: 11px;
     background: var(--color-base-100);
@@ -102,7 +105,7 @@
     white-space: nowrap;
     cursor: pointer;
   }
-  .sign {
+  .on-string {
     font-size: 14px;
     font-weight: 400;
   }
@@ -120,7 +123,7 @@
     position: absolute;
     left: 0;
     right: 0;
-    top: 25px;
+    top: 27px;
     font-size: 10.5px;
     opacity: 0.8;
   }
@@ -136,7 +139,7 @@
   }
   @media (pointer: coarse) {
     .chip {
-      height: 25px;
+      height: 27px;
     }
   }
 </style>

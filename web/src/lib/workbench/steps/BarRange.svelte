@@ -1,54 +1,47 @@
-<script lang="ts" module>
-  /** First and last bar as they are typed, counted from 1. */
-  export interface TypedRange {
-    from: number;
-    to: number;
-  }
-</script>
-
 <script lang="ts">
   import type { OpenPiece } from '../open-piece.svelte.ts';
   import type { Caret } from '../caret.svelte.ts';
 
-  const { piece, caret, range }: { piece: OpenPiece; caret: Caret; range: TypedRange } = $props();
+  /** The bars that the deeds of a step are about: what is selected, or the bar at the caret. Typing selects. */
+  const { piece, caret }: { piece: OpenPiece; caret: Caret } = $props();
 
   const bars = $derived(piece.score?.bars.length ?? 1);
-  const isValid = $derived(
-    Number.isInteger(range.from) &&
-      Number.isInteger(range.to) &&
-      range.from >= 1 &&
-      range.to <= bars &&
-      range.from <= range.to,
-  );
-  const barAtCaret = $derived((caret.note?.bar ?? 0) + 1);
-  const useCaret = () => {
-    const length = Math.max(0, range.to - range.from);
-    range.from = barAtCaret;
-    range.to = Math.min(bars, barAtCaret + length);
+  const from = $derived(caret.bars.from + 1);
+  const to = $derived(caret.bars.to + 1);
+  let isWrong = $state(false);
+
+  const select = (first: number, last: number): void => {
+    isWrong = !Number.isInteger(first) || !Number.isInteger(last) || first < 1 || last > bars || first > last;
+    if (!isWrong) caret.selectBars(first - 1, last - 1);
   };
 </script>
 
 <div class="flex items-center gap-2">
   <label class="flex items-center gap-1"
     >Bars <input
-      class="input input-sm w-14"
+      class="input input-sm w-16"
       type="number"
       min="1"
       max={bars}
-      bind:value={range.from}
-      aria-invalid={!isValid}
+      value={from}
+      aria-invalid={isWrong}
+      onchange={({ currentTarget: { valueAsNumber } }) => select(valueAsNumber, Math.max(valueAsNumber, to))}
     /></label
   >
   <label class="flex items-center gap-1"
     >to <input
-      class="input input-sm w-14"
+      class="input input-sm w-16"
       type="number"
       min="1"
       max={bars}
-      bind:value={range.to}
-      aria-invalid={!isValid}
+      value={to}
+      aria-invalid={isWrong}
+      onchange={({ currentTarget: { valueAsNumber } }) =>
+        select(Math.min(from, valueAsNumber), valueAsNumber)}
     /></label
   >
-  <button class="btn btn-ghost btn-sm" onclick={useCaret}>from the caret</button>
+  <span class="text-xs opacity-80">{caret.hasSelection ? 'selected' : 'at the caret'}</span>
 </div>
-{#if !isValid}<p class="text-xs text-error">Bars from 1 to {bars}, the first before the last.</p>{/if}
+{#if isWrong}<p role="alert" class="text-xs text-error">
+    Bars from 1 to {bars}, the first before the last.
+  </p>{/if}

@@ -3,7 +3,7 @@
   import { isForRightHand, romanNumeral, stringSign, type PassageRule, type RuleId } from '@oculon/core';
   import type { VersionMessage, WayView } from '../../planner/api.ts';
   import { messageWith } from '../../versions/comparison.ts';
-  import BarRange, { type TypedRange } from './BarRange.svelte';
+  import BarRange from './BarRange.svelte';
   import RuleList from './RuleList.svelte';
   import type { OpenPiece } from '../open-piece.svelte.ts';
   import type { Decisions } from '../../document/decisions.svelte.ts';
@@ -23,9 +23,9 @@
   }
   const { piece, decisions, planned, caret, onhear, ondone }: Props = $props();
 
-  const range = $state<TypedRange>({ from: 1, to: 1 });
-  const from = $derived(range.from);
-  const to = $derived(range.to);
+  const passage = $derived(caret.bars);
+  const from = $derived(passage.from + 1);
+  const to = $derived(passage.to + 1);
   let position = $state(5);
   let model = $state(1);
   let hold = $state(false);
@@ -35,10 +35,6 @@
 
   const score = $derived(piece.score);
   const bars = $derived(score?.bars.length ?? 1);
-  const isRange = $derived(
-    Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to <= bars && from <= to,
-  );
-  const passage = $derived({ from: from - 1, to: to - 1 });
   /** The model must be another stretch of the piece. */
   const isModel = $derived(
     Number.isInteger(model) && model >= 1 && model <= bars && (model + (to - from) < from || model > to),
@@ -77,48 +73,38 @@
   <section class="text-sm" data-testid="passage">
     <h3 class="font-serif text-base">Passage{rules.length > 0 ? ` · ${rules.length}` : ''}</h3>
     <div class="mt-2 space-y-3 text-sm">
-      <BarRange {piece} {caret} {range} />
+      <BarRange {piece} {caret} />
 
       <div class="flex flex-wrap items-center gap-1">
-        <button
-          class="btn btn-sm"
-          disabled={!isRange}
-          onclick={() => add({ kind: 'position', ...passage, position })}>Stay in position</button
+        <button class="btn btn-sm" onclick={() => add({ kind: 'position', ...passage, position })}
+          >Stay in position</button
         >
         <select class="select select-sm w-20" bind:value={position} aria-label="Position">
           {#each Array.from({ length: 12 }, (_, index) => index + 1) as each (each)}
             <option value={each}>{romanNumeral(each)}</option>
           {/each}
         </select>
-        <button class="btn btn-sm" disabled={!isRange} onclick={() => add({ kind: 'stopped', ...passage })}
+        <button class="btn btn-sm" onclick={() => add({ kind: 'stopped', ...passage })}
           >No open strings</button
         >
-        <button
-          class="btn btn-sm"
-          disabled={!isRange}
-          onclick={() => add({ kind: 'ringing', ...passage, rings: true })}>Let it ring</button
+        <button class="btn btn-sm" onclick={() => add({ kind: 'ringing', ...passage, rings: true })}
+          >Let it ring</button
         >
-        <button
-          class="btn btn-sm"
-          disabled={!isRange}
-          onclick={() => add({ kind: 'ringing', ...passage, rings: false })}>Stop as written</button
+        <button class="btn btn-sm" onclick={() => add({ kind: 'ringing', ...passage, rings: false })}
+          >Stop as written</button
         >
       </div>
       <div class="flex flex-wrap items-center gap-1">
-        <button
-          class="btn btn-sm"
-          disabled={!isRange}
-          onclick={() => add({ kind: 'barre', ...passage, fret: position })}>Lay a barre</button
+        <button class="btn btn-sm" onclick={() => add({ kind: 'barre', ...passage, fret: position })}
+          >Lay a barre</button
         >
         <span class="text-xs opacity-70">at the position above</span>
-        <button class="btn btn-sm" disabled={!isRange} onclick={() => add({ kind: 'no-barre', ...passage })}
-          >No barre</button
-        >
+        <button class="btn btn-sm" onclick={() => add({ kind: 'no-barre', ...passage })}>No barre</button>
       </div>
       <div class="flex flex-wrap items-center gap-1">
         <button
           class="btn btn-sm"
-          disabled={!isRange || !isModel}
+          disabled={!isModel}
           onclick={() => add({ kind: 'same', ...passage, as: model - 1 })}>Finger as from bar</button
         >
         <input
@@ -133,10 +119,8 @@
       <RuleList {piece} {decisions} {rules} {ondone} />
 
       <div class="flex flex-wrap items-center gap-2">
-        <button
-          class="btn btn-sm"
-          disabled={!isRange || searching || planned.planning || !planned.plan}
-          onclick={search}>Other ways</button
+        <button class="btn btn-sm" disabled={searching || planned.planning || !planned.plan} onclick={search}
+          >Other ways</button
         >
         <label class="flex items-center gap-1 text-xs">
           <input type="checkbox" class="checkbox checkbox-xs" bind:checked={hold} /> keep the rest as it is

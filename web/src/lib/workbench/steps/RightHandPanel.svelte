@@ -14,7 +14,7 @@
     type RightWay,
     type RuleId,
   } from '@oculon/core';
-  import BarRange, { type TypedRange } from './BarRange.svelte';
+  import BarRange from './BarRange.svelte';
   import PatternChart from './PatternChart.svelte';
   import RuleList from './RuleList.svelte';
   import { rightTermWords, say } from '../../words.ts';
@@ -33,7 +33,6 @@
   }: { piece: OpenPiece; decisions: Decisions; planned: CurrentPlan; caret: Caret; ondone: () => void } =
     $props();
 
-  const range = $state<TypedRange>({ from: 1, to: 1 });
   let school = $state<RightSchool>('strict-im');
   let doubleThumb = $state(true);
   let keepOrder = $state(true);
@@ -44,20 +43,12 @@
   let problem = $state('');
   let found = $state.raw<{ readonly ways: readonly RightWay[]; readonly plan: unknown }>();
 
-  const bars = $derived(piece.score?.bars.length ?? 1);
-  const isRange = $derived(
-    Number.isInteger(range.from) &&
-      Number.isInteger(range.to) &&
-      range.from >= 1 &&
-      range.to <= bars &&
-      range.from <= range.to,
-  );
-  const passage = $derived({ from: range.from - 1, to: range.to - 1 });
+  const passage = $derived(caret.bars);
   const rules = $derived([...decisions.fingering.rules].filter(([, rule]) => isForRightHand(rule)));
   /** What was found holds for the plan it was found in. */
   const ways = $derived(found?.plan === planned.plan ? found?.ways : undefined);
   const typed = $derived(patternSchema.safeParse(letters.replaceAll(/[\s–-]/g, '').toLowerCase()));
-  const canSearch = $derived(isRange && !searching && !planned.planning && planned.plan !== undefined);
+  const canSearch = $derived(!searching && !planned.planning && planned.plan !== undefined);
 
   const add = (rule: PassageRule) => {
     decisions.setRule(crypto.randomUUID() as RuleId, rule);
@@ -100,7 +91,7 @@
 
 <section class="text-sm" data-testid="right-hand">
   <div class="mt-2 space-y-3 text-sm">
-    <BarRange {piece} {caret} {range} />
+    <BarRange {piece} {caret} />
 
     <div class="grid grid-cols-[1fr_auto] gap-1">
       <select class="select select-sm" bind:value={school} aria-label="School for these bars">
@@ -108,7 +99,6 @@
       </select>
       <button
         class="btn btn-sm"
-        disabled={!isRange}
         onclick={() => add({ kind: 'school', ...passage, school, doubleThumb, keepOrder })}>Play so</button
       >
       <label class="col-span-2 flex items-center gap-2 text-xs">
@@ -121,10 +111,8 @@
       <select class="select select-sm" bind:value={planting} aria-label="Planting for these bars">
         {#each PLANTING_KINDS as each (each)}<option value={each}>{say(`planting.${each}`)}</option>{/each}
       </select>
-      <button
-        class="btn btn-sm"
-        disabled={!isRange}
-        onclick={() => add({ kind: 'planting', ...passage, how: planting })}>Plant so</button
+      <button class="btn btn-sm" onclick={() => add({ kind: 'planting', ...passage, how: planting })}
+        >Plant so</button
       >
       <select class="select select-sm" bind:value={voice} aria-label="Voice of the stroke for these bars">
         <option value="melody">stroke of the melody</option>
@@ -133,10 +121,8 @@
       </select>
       <span class="flex gap-1">
         {#each ['rest', 'free'] as const as stroke (stroke)}
-          <button
-            class="btn btn-sm"
-            disabled={!isRange}
-            onclick={() => add({ kind: 'stroke', ...passage, stroke, voice })}>{stroke}</button
+          <button class="btn btn-sm" onclick={() => add({ kind: 'stroke', ...passage, stroke, voice })}
+            >{stroke}</button
           >
         {/each}
       </span>
@@ -168,7 +154,7 @@
         <button
           class="btn btn-sm"
           type="button"
-          disabled={!isRange || !typed.success}
+          disabled={!typed.success}
           onclick={() => typed.success && usePattern(typed.data)}>Use this pattern</button
         >
         <button class="btn btn-sm" type="button" disabled={!canSearch} onclick={lookForOthers}

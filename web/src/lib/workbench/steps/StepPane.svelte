@@ -30,10 +30,11 @@
     /** Where the version's own pages lie. */
     address: string;
     onjump: (note: number) => void;
+    onread: (question: string) => void;
     onhear: (version: VersionMessage, bar: number) => void;
     ondone: () => void;
   }
-  const { workbench, origin, student, questions, address, onjump, onhear, ondone }: Props = $props();
+  const { workbench, origin, student, questions, address, onjump, onread, onhear, ondone }: Props = $props();
 
   const { piece, decisions, planned, caret, marks, findings, view } = $derived(workbench);
   const { step } = $derived(view);
@@ -71,7 +72,7 @@
     <Part name="Hard spots"><HardSpots {piece} {planned} {onjump} /></Part>
     <Part name="In words"><WalkPanel {piece} {decisions} {planned} {caret} /></Part>
   {:else}
-    <Part name="Questions"><QuestionsPanel {questions} {piece} {onjump} /></Part>
+    <Part name="Questions"><QuestionsPanel {questions} {piece} {onjump} {onread} /></Part>
     <Part name="Hand over"><HandOverPanel {view} {address} /></Part>
   {/if}
 </section>
