@@ -55,7 +55,13 @@ export {
   type LeftWeight,
   WEIGHT_RANGE,
 } from './fingering/vocabulary.ts';
-export { type Choice, type FindingKey, type Fingering, EMPTY_FINGERING } from './fingering/fingering.ts';
+export {
+  type Choice,
+  choiceSchema,
+  type FindingKey,
+  type Fingering,
+  EMPTY_FINGERING,
+} from './fingering/fingering.ts';
 export {
   type MarkId,
   BARRE_EXTENTS,
@@ -88,6 +94,7 @@ export {
 export {
   EDIT_FORMAT,
   editSchema,
+  noteIdSchema,
   type Edit,
   applyEdits,
   invertEdit,

@@ -255,7 +255,7 @@ test('a passage takes rules and other ways, and one undo takes each back', async
   expect(await fingers(page)).toEqual(proposed);
 
   await panel.getByRole('button', { name: 'Other ways' }).click();
-  const ways = panel.getByTestId('other-ways').getByRole('listitem');
+  const ways = page.getByTestId('other-ways').getByRole('listitem');
   await expect(ways.first()).toContainText('as before from bar');
   await ways.first().getByRole('button', { name: 'Take this way' }).click();
   await settled(page);

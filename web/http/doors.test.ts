@@ -84,6 +84,11 @@ const routes = (): readonly (Question & { readonly shows?: RegExp })[] => {
     { method: 'DELETE', path: `/api/handouts/${handout}` },
     { method: 'PUT', path: `/api/handouts/${handout}`, body: JSON.stringify(RENEWAL) },
     { method: 'PATCH', path: `/api/questions/${question}`, body: '{"read":true}' },
+    {
+      method: 'POST',
+      path: `/api/fingerings/${fingering}/versions`,
+      body: JSON.stringify({ name: 'Mine', choices: [['b1v1', { finger: 1 }]] }),
+    },
     { path: `/pieces/${piece}/versions` },
     { path: `/pieces/${piece}/compare?one=${fingering}&other=${fingering}` },
     { path: `/students/${student}` },

@@ -14,6 +14,9 @@ import { SETUP_FIELDS, setupChangeSchema, type Setup, type SetupChange } from '.
  */
 export const EDIT_FORMAT = 4;
 
+/** A note by its id, as it comes from outside. */
+export const noteIdSchema = idText(200).transform((id) => id as NoteId);
+
 const dismissalSchema = humanText(0, 500).nullable();
 
 /**
@@ -23,7 +26,7 @@ const dismissalSchema = humanText(0, 500).nullable();
 export const editSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('choose'),
-    note: idText(200).transform((id) => id as NoteId),
+    note: noteIdSchema,
     before: choiceSchema,
     after: choiceSchema,
   }),

@@ -17,6 +17,22 @@ export const layOut = async (score: Score, width: number): Promise<readonly Syst
   );
 };
 
+/** Some bars of a score, counted from 0, on a page so many px wide. */
+export const layOutBars = async (
+  score: Score,
+  { from, to }: { readonly from: number; readonly to: number },
+  width: number,
+): Promise<readonly SystemPlan[]> => {
+  await loadMusicFonts();
+  useMusicFonts();
+  const { header, firstHeader } = headerWidths(score);
+  const natural = score.bars.slice(from, to + 1).map((bar) => naturalWidth(score, bar));
+  return breakSystems(natural, width, header, from === 0 ? firstHeader : header).map((system) => ({
+    ...system,
+    first: system.first + from,
+  }));
+};
+
 /** Width of the pieces of a line without end, in px. */
 const PIECE = 1000;
 

@@ -143,7 +143,11 @@
   // Keys work wherever the pointer was last used, but never while someone types or answers a question.
   const onkeydown = (event: KeyboardEvent) => {
     const target = event.target as Element;
-    if (target.closest('input, select, textarea, dialog') || document.querySelector('dialog[open]')) return;
+    if (
+      target.closest('input, select, textarea, dialog, [role=dialog]') ||
+      document.querySelector('dialog[open], [role=dialog]')
+    )
+      return;
     // Enter presses what the keyboard stands on.
     if (event.key === 'Enter' && target.closest('button, a, summary')) return;
     if (handleKey(workbench, event)) event.preventDefault();

@@ -22,6 +22,7 @@
   import StepPane from './steps/StepPane.svelte';
   import StepRail from './steps/StepRail.svelte';
   import { WORK_STEPS, type WorkStep } from './steps/work-steps.ts';
+  import WaysDialog from './ways/WaysDialog.svelte';
   import { workbenchOf, type Workbench } from './workbench.svelte.ts';
   import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/$types';
 
@@ -79,6 +80,12 @@
   });
   $effect(() => {
     if (workbench?.piece.phase === 'ready') workbench.view.remember(workbench.caret.index);
+  });
+
+  let stepPlace = $state<HTMLElement>();
+  // Another step begins at its top.
+  $effect(() => {
+    if (workbench?.view.step) stepPlace?.scrollTo({ top: 0 });
   });
 
   const focusSheet = () => sheet?.focus();
@@ -212,7 +219,7 @@
         <div class="caret">
           <AtCaret {workbench} ondone={focusSheet} onjump={jump} />
         </div>
-        <div class="step">
+        <div class="step" bind:this={stepPlace}>
           <DeskStatus {planned} notice={workbench.notice} problem={exportProblem} />
           <StepPane
             {workbench}
@@ -229,6 +236,13 @@
       </aside>
     </div>
     <ConflictDialog {piece} {decisions} />
+    <WaysDialog
+      {workbench}
+      piecePath="/pieces/{data.piece.id}"
+      fingering={data.fingering}
+      onhear={hear}
+      ondone={focusSheet}
+    />
     <CommandList {workbench} {pageDeeds} bind:open={listOpen} ondone={focusSheet} />
   {/if}
   {#if !isWide.current}{@render transport()}{/if}

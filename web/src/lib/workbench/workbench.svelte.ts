@@ -6,6 +6,7 @@ import { CurrentPlan } from '../planner/current-plan.svelte.ts';
 import { Caret } from './caret.svelte.ts';
 import { Choices } from './choices.svelte.ts';
 import { DeskView } from './desk-view.svelte.ts';
+import { OtherWays } from './other-ways.svelte.ts';
 import { OpenFindings } from './open-findings.svelte.ts';
 import { OpenPiece } from './open-piece.svelte.ts';
 import { SheetMarks } from './sheet-marks.svelte.ts';
@@ -40,6 +41,7 @@ export class Workbench {
   readonly caret: Caret;
   readonly choices: Choices;
   readonly view: DeskView;
+  readonly otherWays: OtherWays;
   readonly marks: SheetMarks;
   readonly findings: OpenFindings;
   readonly #start: WorkbenchStart;
@@ -64,6 +66,7 @@ export class Workbench {
     this.caret = new Caret(this.piece, this.planned);
     this.choices = new Choices(this.caret, this.planned);
     this.view = new DeskView(start.fingering);
+    this.otherWays = new OtherWays(this.planned);
     this.marks = new SheetMarks(this.piece, this.decisions, this.planned);
     this.findings = new OpenFindings(this.piece, this.decisions, this.planned, this.caret);
   }

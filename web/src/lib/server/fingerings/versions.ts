@@ -21,7 +21,6 @@ import {
 } from '../ids.ts';
 import { listEdits } from './fingerings.ts';
 
-export const versionNameSchema = humanText(1, 100);
 export const labelSchema = humanText(1, 100);
 
 /** A fingering of a piece as it is listed: its name, who made it, whom it is for, and where it came from. */
@@ -110,9 +109,22 @@ export interface NewVersion {
   readonly student?: StudentId;
   /** What is set for whom it is for: hand and instrument. */
   readonly setup?: SetupChange;
-  /** What of the origin's decisions is left to the planner. */
+  /** Notes that are decided otherwise than in the origin, or left to the planner. */
   readonly beyond?: ChoiceChanges;
 }
+
+/** The piece of a version that is not deleted; undefined when the teacher has no such version. */
+export const pieceOfVersion = async (
+  client: Queryable,
+  teacher: TeacherId,
+  fingering: FingeringId,
+): Promise<PieceId | undefined> => {
+  const { rows } = await client.query(
+    `select piece_id as piece from fingerings where teacher_id = $1 and id = $2 and deleted_at is null`,
+    [teacher, fingering],
+  );
+  return rows[0] && pieceIdSchema.parse(rows[0].piece);
+};
 
 /** Makes a version of a piece; undefined when the teacher has no such origin. */
 export const insertVersion = async (
@@ -168,7 +180,10 @@ const setUp = async (
     EMPTY_FINGERING,
     edits.map(({ edit }) => edit),
   );
-  const added = [setupEdit(state, setup), ...beyond.map(([note, change]) => chooseEdit(state, note, change))];
+  const added = [
+    ...(Object.keys(setup).length > 0 ? [setupEdit(state, setup)] : []),
+    ...beyond.map(([note, change]) => chooseEdit(state, note, change)),
+  ];
   await client.query(
     `insert into edits (fingering_id, teacher_id, revision, edit_id, edit, format)
      select $1, $2, $3 + ordinality, gen_random_uuid(), edit, $5

@@ -25,20 +25,35 @@
   });
 </script>
 
-{#if planned.plan}
-  <Part name="The neck">
-    <Neck
-      plan={planned.plan}
-      onset={caret.note?.onset ?? 0}
-      {choices}
-      capo={decisions.setup.capo ?? piece.score?.capo ?? 0}
-      leftHanded={view.leftHanded}
-      ontake={(way) => {
-        take(workbench, { hand: 'left', way });
-        ondone();
-      }}
-    />
-  </Part>
-{/if}
-<Part name="The note"><NotePanel {workbench} {ondone} /></Part>
-<Part name="What changed"><ChangesPanel {piece} {planned} {onjump} /></Part>
+<div class="parts">
+  {#if planned.plan}
+    <Part name="The neck">
+      <Neck
+        plan={planned.plan}
+        onset={caret.note?.onset ?? 0}
+        {choices}
+        capo={decisions.setup.capo ?? piece.score?.capo ?? 0}
+        leftHanded={view.leftHanded}
+        ontake={(way) => {
+          take(workbench, { hand: 'left', way });
+          ondone();
+        }}
+      />
+    </Part>
+  {/if}
+  <div class="note"><Part name="The note"><NotePanel {workbench} {ondone} /></Part></div>
+  <Part name="What changed"><ChangesPanel {piece} {planned} {onjump} /></Part>
+</div>
+
+<style>
+  .parts {
+    display: flex;
+    flex-direction: column;
+  }
+  /* Where there is little room the note itself comes first. */
+  @media (max-width: 44rem) {
+    .note {
+      order: -1;
+    }
+  }
+</style>

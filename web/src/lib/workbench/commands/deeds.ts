@@ -161,6 +161,13 @@ export const fixAsPlanned: Command = (workbench, onlyAsk) =>
     return isFixed ? undefined : change;
   });
 
+/** Looks for other ways of the bars that are selected, or of the bar at the caret. */
+export const searchOtherWays: Command = ({ otherWays, caret }, onlyAsk) => {
+  if (!otherWays.canSearch) return false;
+  if (!onlyAsk) void otherWays.search(caret.bars);
+  return true;
+};
+
 /** Asks for a new mark at the caret. */
 export const newMark: Command = (workbench, onlyAsk) => {
   if (!workbench.caret.note || !workbench.planned.plan) return false;

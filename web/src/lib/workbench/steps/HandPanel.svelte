@@ -62,7 +62,9 @@
 
 {#if score}
   <section class="text-sm" data-testid="hand">
-    <h3 class="font-serif text-base">For {student}’s hand{points ? ` (${open.length})` : ''}</h3>
+    <h3 class="font-serif text-base">
+      {student ? `For ${student}’s hand` : `Against “${origin.name}”`}{points ? ` (${open.length})` : ''}
+    </h3>
     {#if problem}<p role="alert" class="text-error">{problem}</p>{/if}
     {#if !points}
       <p role="status" class="opacity-70">Comparing with “{origin.name}” …</p>

@@ -59,7 +59,9 @@
         ><HandPanel {piece} {decisions} {planned} {origin} {student} {onjump} {onhear} {ondone} /></Part
       >
     {/if}
-    <Part name="Passage"><PassagePanel {piece} {decisions} {planned} {caret} {onhear} {ondone} /></Part>
+    <Part name="Passage"
+      ><PassagePanel {piece} {decisions} otherWays={workbench.otherWays} {caret} {ondone} /></Part
+    >
   {:else if step === 'shifts'}
     <Part name="Shifts"><ShiftList {piece} {decisions} {planned} {caret} {onjump} {ondone} /></Part>
     <Part name="Movements"><MovementPanel {piece} {planned} {caret} /></Part>

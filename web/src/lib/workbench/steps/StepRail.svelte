@@ -39,8 +39,8 @@
 <style>
   .rail ol {
     display: flex;
-    gap: 0.25rem;
-    padding: 0.35rem;
+    gap: 0.1rem;
+    padding: 0.3rem;
     overflow-x: auto;
   }
   button {

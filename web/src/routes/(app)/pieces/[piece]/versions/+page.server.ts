@@ -10,7 +10,6 @@ import {
   removeLabel,
   renameVersion,
   takeVersionBack,
-  versionNameSchema,
 } from '$lib/server/fingerings/versions.ts';
 import { fieldsIn, textIn } from '$lib/server/forms.ts';
 import {
@@ -21,6 +20,7 @@ import {
   type PieceId,
 } from '$lib/server/ids.ts';
 import { withOwn } from '$lib/server/own.ts';
+import { versionNameSchema } from '$lib/versions/kept-way.ts';
 import { findPiece } from '$lib/server/pieces/pieces.ts';
 import { listStudents } from '$lib/server/students/students.ts';
 import type { Actions, PageServerLoad } from './$types';
