@@ -4,7 +4,9 @@ import { runTypeScript } from './typescript.mjs';
 runMain(async () => {
   checkNode();
   await ensurePackages();
-  const only = process.argv.find((each) => ['--core', '--browser', '--doors', '--practice'].includes(each));
+  const only = process.argv.find((each) =>
+    ['--core', '--browser', '--workbench', '--doors', '--practice'].includes(each),
+  );
   if (!only || only === '--core') {
     say('Planning, medians; times a note in µs so that lengths compare:\n');
     const core = await runTypeScript('core/bench/plan.bench.ts');
@@ -26,8 +28,13 @@ runMain(async () => {
       const practice = await runTypeScript('web/bench/practice.bench.ts', [], environment);
       if (practice !== 0 || only) return practice;
     }
-    say('\nIn the browser, 32 bars:\n');
-    return await runTypeScript('web/bench/open.bench.ts', [], environment);
+    if (only !== '--workbench') {
+      say('\nIn the browser, 32 bars:\n');
+      const opening = await runTypeScript('web/bench/open.bench.ts', [], environment);
+      if (opening !== 0) return opening;
+    }
+    say('');
+    return await runTypeScript('web/bench/workbench.bench.ts', [], environment);
   } finally {
     await cluster.leave();
   }

@@ -114,7 +114,14 @@ export {
   sentenceKey,
 } from './fingering/own-words.ts';
 export { type SlotValue, valueIn, slotsOf, valueAfter, filledSlots } from './fingering/slots.ts';
-export { type Conflict, type Rebase, rebaseEdits, restateUpon, yielding } from './fingering/rebase.ts';
+export {
+  type Conflict,
+  type Rebase,
+  editsBetween,
+  rebaseEdits,
+  restateUpon,
+  yielding,
+} from './fingering/rebase.ts';
 export { sameValue } from './fingering/same-value.ts';
 export { shortened, readable, humanText } from './fingering/human-text.ts';
 

@@ -157,7 +157,7 @@ try {
       figures[3]!.push(opened.longest);
       for (let step = 0; step <= round * 12; step += 1) await page.keyboard.press('ArrowRight');
       const current = await page
-        .locator('[aria-label="Note at the caret"] [aria-pressed="true"]')
+        .locator('[aria-label^="finger "][aria-pressed="true"]')
         .first()
         .textContent();
       await page.keyboard.press(current === '2' ? '3' : '2');

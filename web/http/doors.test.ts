@@ -89,6 +89,12 @@ const routes = (): readonly (Question & { readonly shows?: RegExp })[] => {
       path: `/api/fingerings/${fingering}/versions`,
       body: JSON.stringify({ name: 'Mine', choices: [['b1v1', { finger: 1 }]] }),
     },
+    { path: `/api/fingerings/${fingering}/history` },
+    {
+      method: 'PUT',
+      path: `/api/fingerings/${fingering}/history`,
+      body: JSON.stringify({ revision: 0, label: 'Mine' }),
+    },
     { path: `/pieces/${piece}/versions` },
     { path: `/pieces/${piece}/compare?one=${fingering}&other=${fingering}` },
     { path: `/students/${student}` },

@@ -86,6 +86,17 @@ export const restateUpon = (truth: Fingering, known: Fingering): Rebase => {
   };
 };
 
+/** The edits that lead from one state to another: what stands in either and differs is changed, nothing else. */
+export const editsBetween = (now: Fingering, wanted: Fingering): readonly Edit[] => {
+  const slots = new Map([...filledSlots(now), ...filledSlots(wanted)].map((slot) => [slotKey(slot), slot]));
+  return editsTo(
+    now,
+    [...slots.values()]
+      .filter((slot) => !sameValue(valueIn(now, slot), valueIn(wanted, slot)))
+      .map((slot) => [slot, valueIn(wanted, slot)]),
+  );
+};
+
 /** The edits without those on disputed slots: the other side's decisions stand. */
 export const yielding = (now: Fingering, { edits, conflicts }: Rebase): readonly Edit[] => {
   const disputed = new Set(conflicts.map(({ slot }) => slotKey(slot)));

@@ -2,6 +2,7 @@ import {
   applyEdits,
   chooseEdit,
   dismissEdit,
+  editsBetween,
   EMPTY_FINGERING,
   invertEdit,
   markEdit,
@@ -158,6 +159,11 @@ export class Decisions {
     if (changed.length === 0) return;
     const change = Object.fromEntries(changed.map((field) => [field, part[field] ?? null])) as SetupChange;
     this.#do([setupEdit(this.fingering, change)]);
+  }
+
+  /** Becomes what it was at another time, or elsewhere; one undo takes it back. */
+  become(wanted: Fingering): void {
+    this.#do(editsBetween(this.fingering, wanted));
   }
 
   undo(): void {

@@ -1,4 +1,4 @@
-import type { Density, Fingering, HandPoint, NoteIndex } from '@oculon/core';
+import type { Choice, Comparison, Density, Fingering, HandPoint, NoteIndex } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { PlanSounds } from '../sound/listening.svelte.ts';
 import type { MovementsView, PageView, PlanView, VersionMessage } from './api.ts';
@@ -52,6 +52,24 @@ export class CurrentPlan {
   /** From here on changes are told against the plan as it stands. */
   compareFromHere(): void {
     this.#before = this.plan;
+  }
+
+  /** Shows at once what was decided about notes; what follows from it comes with the next plan. */
+  anticipate(decided: readonly (readonly [NoteIndex, Choice])[]): void {
+    const { plan } = this;
+    if (!plan || decided.length === 0) return;
+    const notes = [...plan.notes];
+    for (const [index, { string, finger, pluck }] of decided) {
+      const note = notes[index];
+      if (!note || note.tied) continue;
+      notes[index] = {
+        ...note,
+        ...(string != null && { string }),
+        ...(finger != null && { finger }),
+        ...(pluck != null && note.pluck !== undefined && { pluck }),
+      };
+    }
+    this.plan = { ...plan, notes };
   }
 
   /** Plans anew; a call while one runs makes the running one be followed by another. */
@@ -153,6 +171,11 @@ export class CurrentPlan {
   async handPoints(there: VersionMessage): Promise<readonly HandPoint[]> {
     await this.#settled();
     return this.#planner.api.handPoints(there);
+  }
+
+  /** Where two states of the piece would be taken otherwise. */
+  compare(one: VersionMessage, other: VersionMessage): Promise<Comparison> {
+    return this.#planner.api.compare(one, other);
   }
 
   /** What is heard of the plan. */

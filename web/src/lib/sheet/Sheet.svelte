@@ -199,6 +199,7 @@
 <div
   class="sheet"
   role="application"
+  data-caret={caret.index}
   aria-label="Sheet of music. Arrow keys walk from note to note."
   class:in-line={view.layout === 'line'}
   data-complete={systems.length > 0 && systems.every((system) => drawn.has(keyOf(system)))}
@@ -221,7 +222,7 @@
           {origin}
           caret={caret.index}
           selected={caret.selected}
-          preview={workbench.choices.shown}
+          preview={workbench.choices.shown ?? workbench.past.shown}
           continues={system.continues ?? false}
           inLine={view.layout === 'line'}
           {underHeight}

@@ -3,6 +3,7 @@
     ArrowLeft,
     Download,
     Dumbbell,
+    History,
     FileText,
     Keyboard,
     Redo2,
@@ -24,6 +25,7 @@
     workbench: Workbench | undefined;
     exporting: boolean;
     onexport: (what: 'musicxml' | 'json') => void;
+    onpast: () => void;
     onhelp: () => void;
     onlist: () => void;
     /** The transport, where there is room for it here. */
@@ -37,6 +39,7 @@
     workbench,
     exporting,
     onexport,
+    onpast,
     onhelp,
     onlist,
     transport,
@@ -70,6 +73,12 @@
         aria-label="Redo"
         disabled={!workbench.decisions.history.canRedo}
         onclick={() => redo(workbench)}><Redo2 class="size-4" /></button
+      >
+      <button
+        class="btn btn-ghost btn-sm btn-square"
+        aria-label="What was done"
+        title="What was done"
+        onclick={onpast}><History class="size-4" /></button
       >
       <button class="btn btn-sm" aria-keyshortcuts="K" onclick={onlist}
         ><Search class="size-4" aria-hidden="true" />

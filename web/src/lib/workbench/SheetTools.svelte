@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Popover } from 'bits-ui';
   import { Eye, GalleryHorizontal, Rows3, ZoomIn, ZoomOut } from '@lucide/svelte';
   import DisplayPanel from '../sheet/DisplayPanel.svelte';
   import type { DeskView } from './desk-view.svelte.ts';
@@ -7,7 +6,18 @@
 
   /** How the music is looked at: size, pages or one line, lanes, and what stands on the sheet. */
   const { view }: { view: DeskView } = $props();
+
+  let isOpen = $state(false);
+  let place = $state<HTMLElement>();
+  const onpointerdown = (event: PointerEvent) => {
+    if (isOpen && !place?.contains(event.target as Node)) isOpen = false;
+  };
+  const onkeydown = (event: KeyboardEvent) => {
+    if (event.key === 'Escape') isOpen = false;
+  };
 </script>
+
+<svelte:window {onpointerdown} {onkeydown} />
 
 <div class="tools" role="group" aria-label="How the music is shown">
   <button
@@ -35,16 +45,15 @@
         class="size-4"
       />{/if}</button
   >
-  <Popover.Root>
-    <Popover.Trigger class="btn btn-ghost btn-xs"
-      ><Eye class="size-4" aria-hidden="true" /> Shown</Popover.Trigger
+  <div class="relative" bind:this={place}>
+    <button class="btn btn-ghost btn-xs" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}
+      ><Eye class="size-4" aria-hidden="true" /> Shown</button
     >
-    <Popover.Portal>
-      <Popover.Content
-        align="end"
-        sideOffset={4}
+    {#if isOpen}
+      <div
+        role="group"
         aria-label="What is shown"
-        class="z-30 max-h-[80vh] w-72 space-y-3 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3 shadow print:hidden"
+        class="absolute right-0 z-30 mt-1 max-h-[75vh] w-72 space-y-3 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3 shadow print:hidden"
       >
         <fieldset class="text-sm">
           <legend class="font-serif text-base">Under the music, in this step</legend>
@@ -75,9 +84,9 @@
           letters are
           <i class="font-serif">p i m a</i>; digits are always the left hand.
         </p>
-      </Popover.Content>
-    </Popover.Portal>
-  </Popover.Root>
+      </div>
+    {/if}
+  </div>
 </div>
 
 <style>

@@ -14,15 +14,13 @@
   import TransportBar from '../sound/TransportBar.svelte';
   import { problemWords } from '../words.ts';
   import AtCaret from './at-caret/AtCaret.svelte';
-  import CommandList, { type PageDeed } from './commands/CommandList.svelte';
-  import KeyboardHelp from './commands/KeyboardHelp.svelte';
+  import type { PageDeed } from './commands/page-deed.ts';
   import DeskHeader from './DeskHeader.svelte';
   import DeskStatus from './DeskStatus.svelte';
   import SheetTools from './SheetTools.svelte';
   import StepPane from './steps/StepPane.svelte';
   import StepRail from './steps/StepRail.svelte';
   import { WORK_STEPS, type WorkStep } from './steps/work-steps.ts';
-  import WaysDialog from './ways/WaysDialog.svelte';
   import { workbenchOf, type Workbench } from './workbench.svelte.ts';
   import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/$types';
 
@@ -96,6 +94,7 @@
 
   const goToStep = (step: WorkStep, byPointer: boolean) => {
     if (workbench) workbench.view.step = step;
+    workbench?.past.close();
     if (byPointer) focusSheet();
   };
   /** Questions that were answered since the page was loaded. */
@@ -141,6 +140,7 @@
   const pageDeeds: readonly PageDeed[] = [
     { does: 'open the lesson sheet', run: () => void goto(`${address}/lesson`) },
     { does: 'open the practice plan', run: () => void goto(`${address}/practice`) },
+    { does: 'what was done before, to look at and bring back', run: () => void workbench?.past.open() },
     { does: 'versions of the piece', run: () => void goto(`/pieces/${data.piece.id}/versions`) },
     { does: 'export MusicXML with the fingering', run: () => void exportAs('musicxml') },
     { does: 'export the plan as JSON', run: () => void exportAs('json') },
@@ -190,6 +190,7 @@
     {workbench}
     {exporting}
     onexport={exportAs}
+    onpast={() => void workbench?.past.open()}
     onhelp={() => (helpOpen = true)}
     onlist={() => (listOpen = true)}
     transport={isWide.current ? transport : undefined}
@@ -221,33 +222,56 @@
         </div>
         <div class="step" bind:this={stepPlace}>
           <DeskStatus {planned} notice={workbench.notice} problem={exportProblem} />
-          <StepPane
-            {workbench}
-            origin={data.origin}
-            student={data.version.student ?? ''}
-            questions={data.questions}
-            {address}
-            onjump={jump}
-            onread={(question) => answered.add(question)}
-            onhear={hear}
-            ondone={focusSheet}
-          />
+          {#if workbench.past.isOpen && piece.score}
+            <Part name="What was done"
+              >{#await import('./past/PastPanel.svelte') then { default: PastPanel }}<PastPanel
+                  past={workbench.past}
+                  score={piece.score}
+                  ondone={focusSheet}
+                />{/await}</Part
+            >
+          {:else}
+            <StepPane
+              {workbench}
+              origin={data.origin}
+              student={data.version.student ?? ''}
+              questions={data.questions}
+              {address}
+              onjump={jump}
+              onread={(question) => answered.add(question)}
+              onhear={hear}
+              ondone={focusSheet}
+            />
+          {/if}
         </div>
       </aside>
     </div>
     <ConflictDialog {piece} {decisions} />
-    <WaysDialog
-      {workbench}
-      piecePath="/pieces/{data.piece.id}"
-      fingering={data.fingering}
-      onhear={hear}
-      ondone={focusSheet}
-    />
-    <CommandList {workbench} {pageDeeds} bind:open={listOpen} ondone={focusSheet} />
+    <!-- What is seldom opened is fetched when it is. -->
+    {#if workbench.otherWays.isOpen}
+      {#await import('./ways/WaysDialog.svelte') then { default: WaysDialog }}
+        <WaysDialog
+          {workbench}
+          piecePath="/pieces/{data.piece.id}"
+          fingering={data.fingering}
+          onhear={hear}
+          ondone={focusSheet}
+        />
+      {/await}
+    {/if}
+    {#if listOpen}
+      {#await import('./commands/CommandList.svelte') then { default: CommandList }}
+        <CommandList {workbench} {pageDeeds} bind:open={listOpen} ondone={focusSheet} />
+      {/await}
+    {/if}
   {/if}
   {#if !isWide.current}{@render transport()}{/if}
 </div>
-{#if helpOpen}<KeyboardHelp onclose={() => (helpOpen = false)} />{/if}
+{#if helpOpen}
+  {#await import('./commands/KeyboardHelp.svelte') then { default: KeyboardHelp }}
+    <KeyboardHelp onclose={() => (helpOpen = false)} />
+  {/await}
+{/if}
 
 <style>
   .desk {

@@ -9,6 +9,7 @@ import { DeskView } from './desk-view.svelte.ts';
 import { OtherWays } from './other-ways.svelte.ts';
 import { OpenFindings } from './open-findings.svelte.ts';
 import { OpenPiece } from './open-piece.svelte.ts';
+import { Past } from './past/past.svelte.ts';
 import { SheetMarks } from './sheet-marks.svelte.ts';
 
 /** Edits that change nothing in what is played. */
@@ -42,6 +43,7 @@ export class Workbench {
   readonly choices: Choices;
   readonly view: DeskView;
   readonly otherWays: OtherWays;
+  readonly past: Past;
   readonly marks: SheetMarks;
   readonly findings: OpenFindings;
   readonly #start: WorkbenchStart;
@@ -67,6 +69,7 @@ export class Workbench {
     this.choices = new Choices(this.caret, this.planned);
     this.view = new DeskView(start.fingering);
     this.otherWays = new OtherWays(this.planned);
+    this.past = new Past(start.fingering, this.decisions, this.planned);
     this.marks = new SheetMarks(this.piece, this.decisions, this.planned);
     this.findings = new OpenFindings(this.piece, this.decisions, this.planned, this.caret);
   }
@@ -89,6 +92,13 @@ export class Workbench {
   #decided(deed: Deed): void {
     this.planned.compareFromHere();
     this.notice = '';
+    const { score } = this.piece;
+    this.planned.anticipate(
+      deed.flatMap((edit) => {
+        const index = edit.kind === 'choose' ? score?.indexOf.get(edit.note) : undefined;
+        return edit.kind === 'choose' && index !== undefined ? [[index, edit.after] as const] : [];
+      }),
+    );
     if (deed.some(({ kind }) => !UNPLAYED.has(kind))) void this.planned.replan();
   }
 

@@ -261,6 +261,39 @@ export const listLabels = async (
   return z.array(labelRow).parse(rows);
 };
 
+const historyRow = z.object({ revision: z.int(), madeAt: z.date() });
+
+/** When each edit of a version was saved, in order. */
+export const listSaves = async (
+  client: Queryable,
+  teacher: TeacherId,
+  fingering: FingeringId,
+): Promise<readonly z.infer<typeof historyRow>[]> => {
+  const { rows } = await client.query(
+    `select revision, made_at as "madeAt" from edits
+     where teacher_id = $1 and fingering_id = $2 order by revision`,
+    [teacher, fingering],
+  );
+  return z.array(historyRow).parse(rows);
+};
+
+/** Names a revision that a version has had; false when there is no such revision. */
+export const labelRevision = async (
+  client: Queryable,
+  teacher: TeacherId,
+  fingering: FingeringId,
+  revision: number,
+  label: string,
+): Promise<boolean> => {
+  const { rowCount } = await client.query(
+    `insert into labels (teacher_id, fingering_id, revision, label)
+     select teacher_id, id, $3, $4 from fingerings where teacher_id = $1 and id = $2 and revision >= $3
+     on conflict (fingering_id, revision) do update set label = excluded.label`,
+    [teacher, fingering, revision, label],
+  );
+  return rowCount === 1;
+};
+
 /** Names the revision at which a version stands; false when the teacher has no such version. */
 export const labelVersion = async (
   client: Queryable,

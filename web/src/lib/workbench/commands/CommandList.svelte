@@ -1,13 +1,6 @@
-<script lang="ts" module>
-  /** A deed that belongs to the page and not to the fingering. */
-  export interface PageDeed {
-    readonly does: string;
-    readonly run: () => void;
-  }
-</script>
-
 <script lang="ts">
   import { Command, Dialog } from 'bits-ui';
+  import type { PageDeed } from './page-deed.ts';
   import type { Workbench } from '../workbench.svelte.ts';
   import { KEY_BINDINGS, KEY_GROUPS } from './key-table.ts';
 
@@ -22,19 +15,16 @@
 
   const run = (deed: () => void): void => {
     open = false;
+    ondone();
     deed();
   };
 </script>
 
-<Dialog.Root bind:open>
+<Dialog.Root bind:open onOpenChange={(isOpen) => !isOpen && ondone()}>
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-black/30 print:hidden" />
     <Dialog.Content
       class="fixed top-[12vh] left-1/2 z-50 w-[min(34rem,92vw)] -translate-x-1/2 rounded-box border border-base-300 bg-base-100 shadow-xl print:hidden"
-      onCloseAutoFocus={(event) => {
-        event.preventDefault();
-        ondone();
-      }}
     >
       <Dialog.Title class="sr-only">Do anything</Dialog.Title>
       <Dialog.Description class="sr-only">Type what you want to do, and choose it.</Dialog.Description>

@@ -34,25 +34,24 @@
     !score || way.rejoins === undefined ? 'to the end' : `as before from ${placeWords(score, way.rejoins)}`;
   const indexesOf = (way: WayView): ReadonlySet<number> =>
     new Set(way.choices.flatMap(([id]) => score?.indexOf.get(id) ?? []));
+  /** Less of a term is not felt, in units of effort. */
+  const WORTH_NAMING = 0.2;
   const termsOf = (way: WayView) =>
     Object.entries(way.terms)
-      .filter(([, amount]) => Math.abs(amount) >= 0.05)
+      .filter(([, amount]) => Math.abs(amount) >= WORTH_NAMING)
       .sort(([, one], [, other]) => Math.abs(other) - Math.abs(one));
   const take = (way: WayView): void => {
     decisions.chooseAll(way.choices);
     otherWays.isOpen = false;
+    ondone();
   };
 </script>
 
-<Dialog.Root bind:open={otherWays.isOpen}>
+<Dialog.Root bind:open={otherWays.isOpen} onOpenChange={(isOpen) => !isOpen && ondone()}>
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-black/30 print:hidden" />
     <Dialog.Content
       class="fixed inset-x-[2vw] top-[4vh] z-50 mx-auto flex max-h-[92vh] max-w-6xl flex-col rounded-box border border-base-300 bg-base-100 shadow-xl print:hidden"
-      onCloseAutoFocus={(event) => {
-        event.preventDefault();
-        ondone();
-      }}
     >
       <header class="flex items-center gap-3 border-b border-base-300 px-4 py-2">
         <Dialog.Title class="font-serif text-lg">Other ways</Dialog.Title>
