@@ -116,7 +116,8 @@ export class Decisions {
 
   /** Decides something about a note; what is left undefined goes back to the planner. */
   choose(note: Note, change: Choice): void {
-    this.#do([chooseEdit(this.fingering, note.id, change)]);
+    const edit = chooseEdit(this.fingering, note.id, change);
+    if (edit.kind === 'choose' && !sameValue(edit.before, edit.after)) this.#do([edit]);
   }
 
   /** Decides several notes at once; one undo takes them all back. */

@@ -17,6 +17,8 @@
   import type { PageDeed } from './commands/page-deed.ts';
   import DeskHeader from './DeskHeader.svelte';
   import DeskStatus from './DeskStatus.svelte';
+  import FirstMinuteCard from './first-minute/FirstMinuteCard.svelte';
+  import { FirstMinute } from './first-minute/first-minute.svelte.ts';
   import SheetTools from './SheetTools.svelte';
   import StepPane from './steps/StepPane.svelte';
   import StepRail from './steps/StepRail.svelte';
@@ -38,6 +40,7 @@
   let sheet = $state<Sheet>();
   let helpOpen = $state(false);
   let listOpen = $state(false);
+  const minute = new FirstMinute();
   let exporting = $state(false);
   let exportProblem = $state('');
   /** Where there is room for the transport beside the title. */
@@ -144,6 +147,7 @@
     { does: 'versions of the piece', run: () => void goto(`/pieces/${data.piece.id}/versions`) },
     { does: 'export MusicXML with the fingering', run: () => void exportAs('musicxml') },
     { does: 'export the plan as JSON', run: () => void exportAs('json') },
+    { does: 'the first minute: be shown around', run: () => minute.begin() },
     { does: 'show all keys', run: () => (helpOpen = true) },
     { does: 'back to the library', run: () => void goto('/') },
   ];
@@ -208,14 +212,18 @@
     {@const { piece, decisions, planned, caret, view } = workbench}
     <div class="places">
       <StepRail step={view.step} {open} ongo={goToStep} />
-      <main class="music" class:in-line={view.layout === 'line'}>
-        <div class="map">
-          <Part name="How hard the bars are"><DifficultyStrip {piece} {planned} {caret} onjump={jump} /></Part
-          >
-          <SheetTools {view} />
-        </div>
-        <Part name="The sheet"><Sheet bind:this={sheet} {workbench} {playhead} /></Part>
-      </main>
+      <div class="middle">
+        <main class="music" class:in-line={view.layout === 'line'}>
+          <div class="map">
+            <Part name="How hard the bars are"
+              ><DifficultyStrip {piece} {planned} {caret} onjump={jump} /></Part
+            >
+            <SheetTools {view} />
+          </div>
+          <Part name="The sheet"><Sheet bind:this={sheet} {workbench} {playhead} /></Part>
+        </main>
+        {#if minute.step}<FirstMinuteCard {minute} {workbench} />{/if}
+      </div>
       <aside class="beside">
         <div class="caret">
           <AtCaret {workbench} ondone={focusSheet} onjump={jump} />
@@ -286,7 +294,13 @@
     grid-template-rows: auto minmax(0, 1fr) minmax(0, 44%);
     grid-template-columns: minmax(0, 1fr);
   }
+  .middle {
+    position: relative;
+    min-width: 0;
+    min-height: 0;
+  }
   .music {
+    height: 100%;
     min-width: 0;
     overflow: hidden auto;
     padding: 0 0.5rem 0.5rem;
@@ -374,6 +388,7 @@
   @media print {
     .desk,
     .places,
+    .middle,
     .music {
       display: block;
       height: auto;

@@ -4,6 +4,7 @@
   import { invalidateAll } from '$app/navigation';
   import AppPage from '$lib/shell/AppPage.svelte';
   import ImportPanel from '$lib/library/ImportPanel.svelte';
+  import StudyOffer from '$lib/library/StudyOffer.svelte';
   import RenameDialog from '$lib/library/RenameDialog.svelte';
   import { keyLabel, matchesSearch, touchedLabel } from '$lib/library/names.ts';
   import { getReady } from '$lib/sheet/get-ready.ts';
@@ -58,6 +59,7 @@
           Export a piece as MusicXML from your notation program and drop it here. Oculon reads it, proposes a
           fingering for both hands and waits for your changes.
         </p>
+        <StudyOffer />
       </div>
     {:else if found.length === 0}
       <p class="mt-6 text-sm">

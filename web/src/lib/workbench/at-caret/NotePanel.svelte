@@ -179,8 +179,11 @@
     justify-content: space-between;
     gap: 0.3rem;
   }
-  .key {
+  .hand :global(.btn) {
     min-width: 26px;
+    min-height: 26px;
+  }
+  .key {
     height: 26px;
     padding-inline: 0;
   }

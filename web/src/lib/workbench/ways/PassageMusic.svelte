@@ -38,7 +38,7 @@
   });
 </script>
 
-<div class="min-w-0 overflow-x-auto" bind:clientWidth={width}>
+<div class="min-w-0 overflow-hidden" bind:clientWidth={width}>
   <div style:zoom={SCALE}>
     {#each systems as system (`${system.first}:${system.widths.join()}`)}
       <System
