@@ -5,7 +5,7 @@ import { history, makeEdits } from '../testing/histories.ts';
 import { applyEdits, chooseEdit, invertEdit, markEdit, setupEdit } from './edits.ts';
 import { EMPTY_FINGERING, type Choice } from './fingering.ts';
 import type { MarkId } from './marks.ts';
-import { rebaseEdits, restateUpon, yielding } from './rebase.ts';
+import { editsBetween, rebaseEdits, restateUpon, yielding } from './rebase.ts';
 import { filledSlots, slotKey, slotsOf, valueIn } from './slots.ts';
 import { sameValue } from './same-value.ts';
 
@@ -37,6 +37,26 @@ describe('edits of two windows', () => {
           if (!disputed.has(slotKey(slot))) expect(valueIn(yielded, slot)).toEqual(valueIn(merged, slot));
       }),
       { numRuns: 500 },
+    );
+  });
+
+  it('lead from any state to any other and back, and touch nothing that is alike', () => {
+    fc.assert(
+      fc.property(history, history, (one, other) => {
+        const now = applyEdits(EMPTY_FINGERING, makeEdits(EMPTY_FINGERING, one));
+        const wanted = applyEdits(EMPTY_FINGERING, makeEdits(EMPTY_FINGERING, other));
+        const edits = editsBetween(now, wanted);
+        const there = applyEdits(now, edits);
+        for (const slot of [now, wanted, there].flatMap(filledSlots))
+          expect(valueIn(there, slot)).toEqual(valueIn(wanted, slot));
+        const back = applyEdits(there, edits.toReversed().map(invertEdit));
+        for (const slot of [now, back].flatMap(filledSlots))
+          expect(valueIn(back, slot)).toEqual(valueIn(now, slot));
+        for (const slot of edits.flatMap(slotsOf))
+          expect(sameValue(valueIn(now, slot), valueIn(wanted, slot))).toBe(false);
+        expect(editsBetween(wanted, wanted)).toEqual([]);
+      }),
+      { numRuns: 300 },
     );
   });
 

@@ -2,7 +2,7 @@ import { readMusicXml, type Score } from '@oculon/core';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { stepByBar, stepInChord, stepInTime } from './caret-steps.ts';
+import { stepByBar, stepByBeat, stepInChord, stepInTime, stepInVoice, stepToOnset } from './caret-steps.ts';
 
 const path = fileURLToPath(new URL('../../../../demo/studies/low-meadow-dance.musicxml', import.meta.url));
 const read = readMusicXml(readFileSync(path, 'utf8'));
@@ -38,5 +38,35 @@ describe('the caret', () => {
     expect(score.notes[stepByBar(score, second, -1)]!.bar).toBe(0);
     expect(score.notes[stepByBar(score, 0, -1)]!.bar).toBe(0);
     expect(score.notes[stepByBar(score, score.notes.length - 1, 1)]!.bar).toBe(23);
+  });
+
+  it('moves by beats, through a voice, and to what is looked for', () => {
+    const quarter = score.ticksPerQuarter;
+    const onset = (note: number): number => score.notes[note]!.onset;
+    let at = 0;
+    const seen = [0];
+    for (let next = stepByBeat(score, at, 1); next !== at; next = stepByBeat(score, at, 1)) {
+      // The first note at or after the next beat: nothing is struck in between.
+      const beat = (Math.floor(onset(at) / quarter) + 1) * quarter;
+      expect(onset(next)).toBe(
+        Math.min(...score.notes.map((note) => note.onset).filter((each) => each >= beat)),
+      );
+      seen.push((at = next));
+    }
+    for (const before of seen.toReversed().slice(1)) {
+      at = stepByBeat(score, at, -1);
+      expect(onset(at)).toBe(onset(before));
+    }
+    const bass = stepInChord(score, 0, -1);
+    const next = stepInVoice(score, bass, 1);
+    expect(score.notes[next]!.voice).toBe(score.notes[bass]!.voice);
+    expect(score.notes[next]!.bar).toBe(1);
+    expect(stepInVoice(score, next, -1)).toBe(bass);
+    const places = [4, 9].map((bar) => score.bars[bar]!.start);
+    const first = stepToOnset(score, 0, 1, places);
+    expect(score.notes[first]!.bar).toBe(4);
+    expect(stepToOnset(score, first, -1, places)).toBe(first);
+    expect(score.notes[stepToOnset(score, first, 1, places)]!.bar).toBe(9);
+    expect(stepToOnset(score, 0, 1, [])).toBe(0);
   });
 });

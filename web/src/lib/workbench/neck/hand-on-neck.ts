@@ -1,7 +1,7 @@
 import type { Barre, Lying } from '@oculon/core';
 import type { HandView } from '../../planner/api.ts';
 
-/** Frets that the picture shows at least and at most. */
+/** Frets that the picture shows at least, and at most for the sake of what comes next. */
 const FEWEST_FRETS = 5;
 const MOST_FRETS = 8;
 
@@ -77,9 +77,8 @@ export const handOnNeck = (
     low: Math.min(near, ...all.filter((fret) => top - fret < MOST_FRETS)),
     high: Math.max(top, ...all.filter((fret) => fret - near < MOST_FRETS)),
   };
-  const high = Math.min(withNext.high, withNext.low + MOST_FRETS - 1);
-  const base = high <= FEWEST_FRETS ? 1 : withNext.low;
-  const frets = Math.max(FEWEST_FRETS, high - base + 1);
+  const base = withNext.high <= FEWEST_FRETS ? 1 : withNext.low;
+  const frets = Math.max(FEWEST_FRETS, withNext.high - base + 1);
   const isInSight = (fret: number): boolean => fret >= base && fret < base + frets;
   const seen = coming.filter(({ fret }) => isInSight(fret));
 
