@@ -129,13 +129,14 @@ export { shortened, readable, humanText } from './fingering/human-text.ts';
 export { type PlanSetup, DEFAULT_SETUP, setupFor, type NotePlan, type Plan, planPiece } from './plan/plan.ts';
 export { type NoteChoices, choicesFor, nearTies } from './plan/choices.ts';
 export { type ChoicePreview, previewOf } from './plan/preview.ts';
-export { type Passage, type OtherWay, otherWaysInSteps } from './plan/other-ways.ts';
+export { type Passage, type OtherWay, otherWaysInSteps, termDifferences } from './plan/other-ways.ts';
 export { shiftPlacesInSteps, type WithoutBarre, withoutBarre } from './plan/movement-ways.ts';
 export {
   type RightWay,
   comparePatternsInSteps,
   otherRightWaysInSteps,
   pluckChoices,
+  rightTermDifferences,
 } from './plan/right-ways.ts';
 export { type WayOut, waysOut } from './plan/remedies.ts';
 export { type ComparedReturn, compareReturns, carriedChoices } from './plan/carry.ts';

@@ -26,6 +26,7 @@ import type {
   Repair,
   Result,
   RightSign,
+  RightWay,
   RuleId,
   Score,
   Setup,
@@ -140,6 +141,14 @@ export interface VersionMessage {
   readonly setup: Setup;
 }
 
+/** Where two versions differ, why, and how hard their bars are. */
+export interface VersionComparison extends Comparison {
+  /** What grows (positive) or shrinks from the one to the other, in units of effort. */
+  readonly terms: OtherWay['terms'];
+  readonly rightTerms: RightWay['terms'];
+  readonly difficulty: { readonly one: readonly BarDifficulty[]; readonly other: readonly BarDifficulty[] };
+}
+
 /** Another way for a passage, as the sheet shows and takes it. */
 export interface WayView extends Pick<OtherWay, 'price' | 'terms' | 'character' | 'rejoins'> {
   /** Left-hand choices in the passage that bring it about; what lies outside follows from them. */
@@ -162,7 +171,7 @@ export interface PlannerApi {
   /** Takes a question back: it is left off at its next step. */
   withdraw(number: number): void;
   /** Where two versions of the open piece differ. */
-  compare(one: VersionMessage, other: VersionMessage): Comparison;
+  compare(one: VersionMessage, other: VersionMessage): VersionComparison;
   /** Where and why the last plan takes notes otherwise than another version of the open piece, made for another hand. */
   handPoints(there: VersionMessage): readonly HandPoint[];
   /** What is heard of another version of the open piece. */

@@ -1,7 +1,7 @@
-import type { Choice, Comparison, Density, Fingering, HandPoint, NoteIndex } from '@oculon/core';
+import type { Choice, Density, Fingering, HandPoint, NoteIndex } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { PlanSounds } from '../sound/listening.svelte.ts';
-import type { MovementsView, PageView, PlanView, VersionMessage } from './api.ts';
+import type { MovementsView, PageView, PlanView, VersionComparison, VersionMessage } from './api.ts';
 import { Outdated, questionsTo, type PlannerQuestions } from './asking.ts';
 import type { Planner } from './client.ts';
 import { changesBetween, planKey, sharing, type Change } from './plan-changes.ts';
@@ -174,7 +174,7 @@ export class CurrentPlan {
   }
 
   /** Where two states of the piece would be taken otherwise. */
-  compare(one: VersionMessage, other: VersionMessage): Promise<Comparison> {
+  compare(one: VersionMessage, other: VersionMessage): Promise<VersionComparison> {
     return this.#planner.api.compare(one, other);
   }
 

@@ -12,7 +12,9 @@ import {
   readSourceFile,
   success,
   rightSigns,
+  rightTermDifferences,
   soundOf,
+  termDifferences,
   ringsOn,
   writeMusicXml,
   type Fingering,
@@ -199,7 +201,16 @@ const api: PlannerApi = {
 
   compare(one, other) {
     called();
-    return compareFingerings(planOf(one).performance, planOf(other).performance);
+    const [here, there] = [planOf(one), planOf(other)];
+    return {
+      ...compareFingerings(here.performance, there.performance),
+      terms: termDifferences(here.left, there.left),
+      rightTerms: rightTermDifferences(here.right, there.right),
+      difficulty: {
+        one: difficultyOf(here.performance, tempoOf(here)),
+        other: difficultyOf(there.performance, tempoOf(there)),
+      },
+    };
   },
 
   handPoints(there) {

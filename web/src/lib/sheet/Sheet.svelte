@@ -222,7 +222,7 @@
           {origin}
           caret={caret.index}
           selected={caret.selected}
-          preview={workbench.choices.shown ?? workbench.past.shown}
+          preview={workbench.choices.shown ?? workbench.past.shown ?? workbench.against.shown}
           continues={system.continues ?? false}
           inLine={view.layout === 'line'}
           {underHeight}

@@ -4,18 +4,17 @@ import {
   EMPTY_FINGERING,
   wholeSetup,
   type Choice,
-  type Comparison,
   type Edit,
   type Fingering,
   type NoteId,
   type Score,
 } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { VersionMessage } from '../planner/api.ts';
+import type { VersionComparison, VersionMessage } from '../planner/api.ts';
 import { takePlanner } from '../planner/client.ts';
 import { problemWords } from '../words.ts';
 
-export interface ComparedVersions extends Comparison {
+export interface ComparedVersions extends VersionComparison {
   readonly score: Score;
 }
 

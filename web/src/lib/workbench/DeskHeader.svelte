@@ -14,12 +14,17 @@
   import type { Snippet } from 'svelte';
   import SaveBadge from '../document/SaveBadge.svelte';
   import ThemeToggle from '../ThemeToggle.svelte';
+  import type { NamedVersion } from './versions/against.svelte.ts';
+  import VersionMenu from './versions/VersionMenu.svelte';
   import { redo, undo } from './commands/deeds.ts';
   import type { Workbench } from './workbench.svelte.ts';
 
   interface Props {
     piece: { readonly id: string; readonly title: string; readonly composer: string | null };
     versionName: string;
+    /** The other versions of the piece. */
+    others: readonly NamedVersion[];
+    oncompare: (version: NamedVersion) => void;
     isAway: boolean;
     address: string;
     workbench: Workbench | undefined;
@@ -34,6 +39,8 @@
   const {
     piece,
     versionName,
+    others,
+    oncompare,
     isAway,
     address,
     workbench,
@@ -52,10 +59,13 @@
   >
   <div class="title">
     <h1 class="truncate text-lg leading-tight font-semibold" title={piece.title}>{piece.title}</h1>
-    <p class="truncate text-xs">
-      <a class="link-hover underline decoration-dotted" href="/pieces/{piece.id}/versions">{versionName}</a>
+    <p class="flex items-center text-xs">
+      <a class="link-hover truncate underline decoration-dotted" href="/pieces/{piece.id}/versions"
+        >{versionName}</a
+      >
+      <VersionMenu piecePath="/pieces/{piece.id}" {others} {oncompare} />
       {#if isAway}<span class="badge badge-xs badge-warning">deleted</span>{/if}
-      {#if piece.composer}<span class="opacity-80">· {piece.composer}</span>{/if}
+      {#if piece.composer}<span class="truncate opacity-80">· {piece.composer}</span>{/if}
     </p>
   </div>
   {@render transport?.()}

@@ -1,28 +1,25 @@
 <script lang="ts">
-  import { COMFORTABLE_LEVEL } from '@oculon/core';
   import { goto } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { MediaQuery, SvelteSet } from 'svelte/reactivity';
   import Part from '../Part.svelte';
   import ConflictDialog from '../document/ConflictDialog.svelte';
   import { loadMusicFonts } from '../engraving/fonts.ts';
-  import type { VersionMessage } from '../planner/api.ts';
-  import { fileNameOf, saveFile } from '../save-file.ts';
   import DifficultyStrip from '../sheet/DifficultyStrip.svelte';
   import Sheet from '../sheet/Sheet.svelte';
-  import { Listening } from '../sound/listening.svelte.ts';
   import TransportBar from '../sound/TransportBar.svelte';
-  import { problemWords } from '../words.ts';
   import AtCaret from './at-caret/AtCaret.svelte';
   import type { PageDeed } from './commands/page-deed.ts';
   import DeskHeader from './DeskHeader.svelte';
-  import DeskStatus from './DeskStatus.svelte';
   import FirstMinuteCard from './first-minute/FirstMinuteCard.svelte';
   import { FirstMinute } from './first-minute/first-minute.svelte.ts';
+  import { Hearing } from './hearing.svelte.ts';
+  import { PieceExport, type ExportFormat } from './piece-export.svelte.ts';
   import SheetTools from './SheetTools.svelte';
-  import StepPane from './steps/StepPane.svelte';
   import StepRail from './steps/StepRail.svelte';
-  import { WORK_STEPS, type WorkStep } from './steps/work-steps.ts';
+  import StepPlace from './steps/StepPlace.svelte';
+  import { openInSteps } from './steps/open-in-steps.ts';
+  import type { WorkStep } from './steps/work-steps.ts';
   import { workbenchOf, type Workbench } from './workbench.svelte.ts';
   import type { PageData } from '../../routes/(app)/pieces/[piece]/[fingering]/$types';
 
@@ -41,52 +38,27 @@
   let helpOpen = $state(false);
   let listOpen = $state(false);
   const minute = new FirstMinute();
-  let exporting = $state(false);
-  let exportProblem = $state('');
+  const exporting = new PieceExport(() => data.piece.title);
   /** Where there is room for the transport beside the title. */
   const isWide = new MediaQuery('(min-width: 64rem)');
 
-  /** What is played now, as a tick on the page. */
-  let playhead = $state<number>();
-  const listening = new Listening({
-    load: async () => workbench!.planned.sounds(),
-    start: () => workbench?.caret.note?.onset ?? 0,
-    onStep: (onset) => (playhead = onset),
-  });
+  let hearing = $state.raw<Hearing>();
   // Another plan is heard as soon as it stands.
   $effect(() => {
-    if (workbench?.planned.plan && !workbench.planned.planning) untrack(() => void listening.refresh());
+    if (workbench?.planned.plan && !workbench.planned.planning)
+      untrack(() => void hearing?.listening.refresh());
   });
-  /** Plays another version of the piece from a bar on, to be heard in turn with the plan. */
-  const hear = async (version: VersionMessage, bar: number): Promise<void> => {
-    try {
-      await listening.hear(await workbench!.planned.soundsOf(version), bar);
-    } catch {
-      listening.problem = 'This could not be played. Load the page again.';
-    }
-  };
-  const told = async (from: number, to: number): Promise<readonly string[]> => {
-    const lines = await workbench!.planned.questions.walk('bars', 'en', 'letters');
-    return lines
-      .filter((line) => line.depth === 'bars' && line.to >= from && line.from <= to)
-      .flatMap((line) => line.sentences.map(({ text }) => text));
-  };
 
   onMount(() => {
     const opened = untrack(() => workbenchOf(data));
     workbench = opened;
+    hearing = new Hearing(opened);
     void loadMusicFonts();
     void opened.open();
     return () => opened.close();
   });
   $effect(() => {
     if (workbench?.piece.phase === 'ready') workbench.view.remember(workbench.caret.index);
-  });
-
-  let stepPlace = $state<HTMLElement>();
-  // Another step begins at its top.
-  $effect(() => {
-    if (workbench?.view.step) stepPlace?.scrollTo({ top: 0 });
   });
 
   const focusSheet = () => sheet?.focus();
@@ -98,48 +70,13 @@
   const goToStep = (step: WorkStep, byPointer: boolean) => {
     if (workbench) workbench.view.step = step;
     workbench?.past.close();
+    workbench?.against.close();
     if (byPointer) focusSheet();
   };
   /** Questions that were answered since the page was loaded. */
   const answered = new SvelteSet<string>();
-  /** How much is open in each step. */
-  const open = $derived.by((): Readonly<Record<WorkStep, number>> | undefined => {
-    const plan = workbench?.planned.plan;
-    if (!workbench || !plan) return undefined;
-    const { findings } = workbench;
-    const counts = Object.fromEntries(WORK_STEPS.map((step) => [step, findings.of(step).length]));
-    return {
-      ...(counts as Record<WorkStep, number>),
-      hard: plan.difficulty.filter(({ level }) => level > COMFORTABLE_LEVEL).length,
-      'hand-over': data.questions.filter(({ id, readAt }) => !readAt && !answered.has(id)).length,
-    };
-  });
-
-  const download = (content: string | Uint8Array<ArrayBuffer>, extension: string, type: string) =>
-    saveFile(new Blob([content], { type }), `${fileNameOf(data.piece.title)}${extension}`);
-  /** Exports once the plan of the last decision stands. */
-  const exportAs = async (what: 'musicxml' | 'json'): Promise<void> => {
-    if (!workbench) return;
-    exporting = true;
-    exportProblem = '';
-    try {
-      if (what === 'json') download(await workbench.planned.exportJson(), '.plan.json', 'application/json');
-      else {
-        const written = await workbench.planned.exportMusicXml();
-        if (!written.ok) exportProblem = problemWords(written.error);
-        else
-          download(
-            written.value as Uint8Array<ArrayBuffer>,
-            '.musicxml',
-            'application/vnd.recordare.musicxml+xml;charset=utf-8',
-          );
-      }
-    } catch (error) {
-      exportProblem = (error as Error).message;
-    } finally {
-      exporting = false;
-    }
-  };
+  const unanswered = $derived(data.questions.filter(({ id, readAt }) => !readAt && !answered.has(id)).length);
+  const exportAs = (format: ExportFormat) => workbench && exporting.write(workbench.planned, format);
   const pageDeeds: readonly PageDeed[] = [
     { does: 'open the lesson sheet', run: () => void goto(`${address}/lesson`) },
     { does: 'open the practice plan', run: () => void goto(`${address}/practice`) },
@@ -168,17 +105,18 @@
 <svelte:window {onkeydown} ononline={() => workbench?.decisions.saving.send()} />
 
 {#snippet transport()}
-  {#if workbench?.piece.score && workbench.planned.plan}
+  {#if hearing && workbench?.piece.score && workbench.planned.plan}
+    {@const heard = hearing}
     {@const { piece, planned, caret, decisions } = workbench}
     <Part name="Playing"
       ><TransportBar
-        {listening}
+        listening={heard.listening}
         score={piece.score!}
         language="en"
         here={caret.bars}
         goal={decisions.setup.tempo ?? piece.score!.tempi[0]!.quartersPerMinute}
         isSlim={isWide.current}
-        {told}
+        told={(from, to) => heard.told(from, to)}
         midi={(asWritten, once) => planned.questions.midi(asWritten, once)}
       /></Part
     >
@@ -189,10 +127,15 @@
   <DeskHeader
     piece={data.piece}
     {versionName}
+    others={data.others}
+    oncompare={(version) => {
+      workbench?.past.close();
+      void workbench?.against.lay(version);
+    }}
     isAway={data.version.isAway}
     {address}
     {workbench}
-    {exporting}
+    exporting={exporting.isWriting}
     onexport={exportAs}
     onpast={() => void workbench?.past.open()}
     onhelp={() => (helpOpen = true)}
@@ -211,7 +154,7 @@
   {:else}
     {@const { piece, decisions, planned, caret, view } = workbench}
     <div class="places">
-      <StepRail step={view.step} {open} ongo={goToStep} />
+      <StepRail step={view.step} open={openInSteps(workbench, unanswered)} ongo={goToStep} />
       <div class="middle">
         <main class="music" class:in-line={view.layout === 'line'}>
           <div class="map">
@@ -220,7 +163,7 @@
             >
             <SheetTools {view} />
           </div>
-          <Part name="The sheet"><Sheet bind:this={sheet} {workbench} {playhead} /></Part>
+          <Part name="The sheet"><Sheet bind:this={sheet} {workbench} playhead={hearing?.playhead} /></Part>
         </main>
         {#if minute.step}<FirstMinuteCard {minute} {workbench} />{/if}
       </div>
@@ -228,30 +171,19 @@
         <div class="caret">
           <AtCaret {workbench} ondone={focusSheet} onjump={jump} />
         </div>
-        <div class="step" bind:this={stepPlace}>
-          <DeskStatus {planned} notice={workbench.notice} problem={exportProblem} />
-          {#if workbench.past.isOpen && piece.score}
-            <Part name="What was done"
-              >{#await import('./past/PastPanel.svelte') then { default: PastPanel }}<PastPanel
-                  past={workbench.past}
-                  score={piece.score}
-                  ondone={focusSheet}
-                />{/await}</Part
-            >
-          {:else}
-            <StepPane
-              {workbench}
-              origin={data.origin}
-              student={data.version.student ?? ''}
-              questions={data.questions}
-              {address}
-              onjump={jump}
-              onread={(question) => answered.add(question)}
-              onhear={hear}
-              ondone={focusSheet}
-            />
-          {/if}
-        </div>
+        <StepPlace
+          {workbench}
+          {versionName}
+          exportProblem={exporting.problem}
+          origin={data.origin}
+          student={data.version.student ?? ''}
+          questions={data.questions}
+          {address}
+          onjump={jump}
+          onread={(question) => answered.add(question)}
+          onhear={(version, bar) => hearing?.hear(version, bar)}
+          ondone={focusSheet}
+        />
       </aside>
     </div>
     <ConflictDialog {piece} {decisions} />
@@ -262,7 +194,7 @@
           {workbench}
           piecePath="/pieces/{data.piece.id}"
           fingering={data.fingering}
-          onhear={hear}
+          onhear={(version, bar) => hearing?.hear(version, bar)}
           ondone={focusSheet}
         />
       {/await}
@@ -351,8 +283,7 @@
       overflow: hidden;
       align-content: stretch;
     }
-    .caret,
-    .step {
+    .caret {
       min-height: 0;
       overflow-y: auto;
       padding-inline: 0.25rem;
@@ -379,10 +310,6 @@
       max-height: 68%;
       padding: 0.25rem 0.75rem 0.4rem;
       border-bottom: 1px solid var(--color-base-300);
-    }
-    .step {
-      flex: 1;
-      padding: 0.5rem 0.75rem;
     }
   }
   @media print {

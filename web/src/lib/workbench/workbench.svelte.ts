@@ -9,6 +9,7 @@ import { DeskView } from './desk-view.svelte.ts';
 import { OtherWays } from './other-ways.svelte.ts';
 import { OpenFindings } from './open-findings.svelte.ts';
 import { OpenPiece } from './open-piece.svelte.ts';
+import { Against } from './versions/against.svelte.ts';
 import { Past } from './past/past.svelte.ts';
 import { SheetMarks } from './sheet-marks.svelte.ts';
 
@@ -44,6 +45,7 @@ export class Workbench {
   readonly view: DeskView;
   readonly otherWays: OtherWays;
   readonly past: Past;
+  readonly against: Against;
   readonly marks: SheetMarks;
   readonly findings: OpenFindings;
   readonly #start: WorkbenchStart;
@@ -69,6 +71,7 @@ export class Workbench {
     this.choices = new Choices(this.caret, this.planned);
     this.view = new DeskView(start.fingering);
     this.otherWays = new OtherWays(this.planned);
+    this.against = new Against(this.decisions, this.planned);
     this.past = new Past(start.fingering, this.decisions, this.planned);
     this.marks = new SheetMarks(this.piece, this.decisions, this.planned);
     this.findings = new OpenFindings(this.piece, this.decisions, this.planned, this.caret);

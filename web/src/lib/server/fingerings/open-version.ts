@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { listEdits } from './fingerings.ts';
-import { findVersion } from './versions.ts';
+import { findVersion, listVersions } from './versions.ts';
 import { listHandouts } from '../handouts/handouts.ts';
 import { listQuestions } from '../handouts/questions.ts';
 import type { Queryable } from '../database/database.ts';
@@ -36,6 +36,7 @@ export const openVersion = async (
         reading: await findReading(client, teacher, piece.data),
         edits: await listEdits(client, teacher, fingering.data, 0),
         handouts: await listHandouts(client, teacher, fingering.data),
+        versions: await listVersions(client, teacher, piece.data),
         questions: await listQuestions(client, teacher, fingering.data),
         origin: version.originId ? await originOf(client, teacher, piece.data, version.originId) : undefined,
         student: version.studentId ? await findStudent(client, teacher, version.studentId) : undefined,
@@ -54,6 +55,10 @@ export const openVersion = async (
     },
     handouts: found.handouts,
     questions: found.questions,
+    /** The other versions of the piece, the last touched first. */
+    others: found.versions
+      .filter(({ id, deletedAt }) => deletedAt === null && id !== version.id)
+      .map(({ id, name }) => ({ id, name })),
     /** The version it was made from, when it is for a student: what differs is told against it. */
     origin: student && found.origin,
     /** How the student is spoken to, when it is for one. */

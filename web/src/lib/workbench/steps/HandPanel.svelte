@@ -63,7 +63,7 @@
 {#if score}
   <section class="text-sm" data-testid="hand">
     <h3 class="font-serif text-base">
-      {student ? `For ${student}’s hand` : `Against “${origin.name}”`}{points ? ` (${open.length})` : ''}
+      For {student}’s hand{points ? ` (${open.length})` : ''}
     </h3>
     {#if problem}<p role="alert" class="text-error">{problem}</p>{/if}
     {#if !points}

@@ -2,6 +2,8 @@
   import { onMount } from 'svelte';
   import { barLabel, beatText, pitchLabel, stringSign } from '@oculon/core';
   import AppPage from '$lib/shell/AppPage.svelte';
+  import DifficultyChart from '$lib/versions/DifficultyChart.svelte';
+  import { leftTermWords, rightTermWords } from '$lib/words.ts';
   import { comparison, type ComparedVersions } from '$lib/versions/comparison.ts';
 
   const { data } = $props();
@@ -45,6 +47,18 @@
         {compared.effort.one.left.toFixed(1)} and {compared.effort.other.left.toFixed(1)}, of the right hand
         {compared.effort.one.right.toFixed(1)} and {compared.effort.other.right.toFixed(1)}.
       </p>
+      <p class="mt-2 text-sm">
+        “{data.other.name}” against “{data.one.name}”: {leftTermWords(compared.terms)}; {rightTermWords(
+          compared.rightTerms,
+        )}.
+      </p>
+      <div class="mt-3 max-w-3xl">
+        <DifficultyChart
+          one={compared.difficulty.one}
+          other={compared.difficulty.other}
+          names={[data.one.name, data.other.name]}
+        />
+      </div>
       <div class="mt-3 overflow-x-auto">
         <table class="table table-sm">
           <thead
