@@ -3,6 +3,7 @@
 // Results, pitch, time
 export { type Result, success, failure } from './music/result.ts';
 export type { Steps } from './music/steps.ts';
+export type { Meter } from './music/meter.ts';
 export { type PitchSpelling, midiOf, pitchLabel, parsePitch } from './music/pitch.ts';
 export { meterText, pulse } from './music/meter.ts';
 
@@ -213,6 +214,9 @@ export {
 } from './formats/source/source-file.ts';
 export { type ImportedScore, readMusicXml } from './formats/musicxml/read.ts';
 export { writeMusicXml } from './formats/musicxml/write.ts';
+export { writeNewMusicXml } from './formats/musicxml/write-new.ts';
+export { buildScore } from './score/draft/build-score.ts';
+export type { BarDraft, EventDraft, PieceDraft } from './score/draft/draft.ts';
 export { romanNumeral, barreWords, bracketWords } from './formats/musicxml/marks/mark-text.ts';
 export { marksOf, wantedMarks } from './formats/plan-marks.ts';
 export { type BarRange, planJson, type PlanJson } from './formats/plan-json.ts';

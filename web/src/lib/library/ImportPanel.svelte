@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { FileUp } from '@lucide/svelte';
+  import { FileUp, Keyboard } from '@lucide/svelte';
   import { goto } from '$app/navigation';
   import { uploadPiece, type UploadProblem } from './upload.ts';
 
@@ -60,6 +60,7 @@
     <label for="import-file" class="btn btn-primary"
       ><FileUp class="size-4" aria-hidden="true" /> Import a piece</label
     >
+    <a class="btn" href="/type"><Keyboard class="size-4" aria-hidden="true" /> Type one in</a>
     <p class="mt-2 text-sm opacity-70">
       or drop a MusicXML file (.musicxml, .xml, .mxl) anywhere on this page
     </p>

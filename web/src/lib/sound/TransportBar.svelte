@@ -99,13 +99,7 @@
     const types = target.closest(
       'input:not([type=range], [type=checkbox]), textarea, select, [contenteditable]',
     );
-    if (
-      types ||
-      event.ctrlKey ||
-      event.metaKey ||
-      event.altKey ||
-      document.querySelector('dialog[open], [role=dialog]')
-    )
+    if (types || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('dialog[open]'))
       return;
     // Who walks the page by keyboard presses a button with the space bar.
     const presses =

@@ -1,0 +1,32 @@
+import { expectAccessible } from './axe.ts';
+import { expect, test } from './test';
+import { settled } from './sheet.ts';
+
+test('a piece is typed, seen as music, corrected where it says so, and made into a piece', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Type one in' }).click();
+  const field = page.getByLabel('The piece in ABC');
+  await expect(field).toHaveValue(/T:Untitled/);
+  await expect(page.locator('[data-note]')).toHaveCount(15);
+  await field.fill('X:1\nT:Weir Air\nM:3/4\nL:1/4\nK:Am\nV:1\nA B c | e2 | c3 |]\nV:2\nA,3 | E,3 | A,3 |]\n');
+  const problems = page.getByRole('list', { name: 'What cannot be read' });
+  await expect(problems).toContainText('Bar 2 holds 6 eighths, here are only 4 eighths');
+  await expect(problems).toContainText('Line 7');
+  await expect(page.getByRole('button', { name: 'Make it a piece' })).toBeDisabled();
+  await expectAccessible(page);
+  // What was typed is there again.
+  await page.reload();
+  await expect(field).toHaveValue(/Weir Air/);
+  await problems.getByRole('button').first().click();
+  await expect(field).toBeFocused();
+  await field.fill((await field.inputValue()).replace('e2 |', '^g e2 |').replace('!', ''));
+  await field.fill((await field.inputValue()).replace('^g e2 |', 'e2 ^G |'));
+  await expect(page.getByText('3 bars, 9 notes. Ready.')).toBeVisible();
+  await page.keyboard.press('Control+Enter');
+  await expect(page).toHaveURL(/\/pieces\//);
+  await expect(page.getByRole('heading', { name: 'Weir Air' })).toBeVisible();
+  await settled(page);
+  await expect(page.locator('[data-finger-of]')).toHaveCount(9);
+});
