@@ -81,9 +81,9 @@ describe('a typed piece', () => {
     expect(draft).toBeDefined();
     expect(problems.map(({ line, message }) => [line, message])).toEqual([
       [10, 'This length cannot be written as one note. Tie two notes instead, such as A4-A.'],
-      [9, 'Bar 2 holds 6 eighths, here are only 4 eighths.'],
+      [9, 'Bar 2 holds 6 eighths, here are only 4 eighths. Fill it with a rest, such as z.'],
       [9, 'Bar 3 holds 6 eighths, here are 8 eighths. Set a bar line, or M: before it.'],
-      [10, 'Bar 4 holds 6 eighths, here are only 1 eighth.'],
+      [10, 'Bar 4 holds 6 eighths, here are only 1 eighth. Fill it with a rest, such as z.'],
     ]);
     for (const { column } of problems) expect(column).toBeGreaterThan(0);
     expect(typedPiece(head('A2 ?? B2 c2 |]')).problems[0]).toMatchObject({ line: 8 });

@@ -129,8 +129,13 @@ const joined = (
         );
     const mayBeShort =
       isFirst || index === count - 1 || signs.repeatEnd || signs.repeatStart || signs.endingStops;
-    if (!mayBeShort && length < full - 1e-6)
-      complain(signs.at, `Bar ${index + 1} holds ${countText(full)}, here are only ${countText(length)}.`);
+    // A voice that ends early lacks a rest; one that is silent lacks nothing.
+    for (const bar of mayBeShort ? [] : own)
+      if (bar.length < full - 1e-6)
+        complain(
+          bar.at,
+          `Bar ${index + 1} holds ${countText(full)}, here are only ${countText(bar.length)}. Fill it with a rest, such as z.`,
+        );
     const starts = signs.endingStarts !== undefined;
     if (starts) ending = signs.endingStarts;
     const stops = ending !== undefined && (signs.endingStops || signs.repeatEnd || index === count - 1);
