@@ -1,6 +1,6 @@
 import { expectAccessible } from './axe.ts';
 import { expect, test } from './test';
-import { settled } from './sheet.ts';
+import { settled, toStep } from './sheet.ts';
 
 test('a piece is typed, seen as music, corrected where it says so, and made into a piece', async ({
   page,
@@ -29,4 +29,20 @@ test('a piece is typed, seen as music, corrected where it says so, and made into
   await expect(page.getByRole('heading', { name: 'Weir Air' })).toBeVisible();
   await settled(page);
   await expect(page.locator('[data-finger-of]')).toHaveCount(9);
+
+  // Corrected later: what was decided stays at the notes that stayed.
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('4');
+  await settled(page);
+  const decided = page.locator('.finger.teacher');
+  await expect(decided).toHaveText('4');
+  await toStep(page, 'Read');
+  await page.getByRole('link', { name: 'Correct what was typed' }).click();
+  await expect(field).toHaveValue(/e2 \^G/);
+  await field.fill((await field.inputValue()).replace('c3 |]', 'c2 d |]'));
+  await expect(page.getByText('3 bars, 10 notes. Ready.')).toBeVisible();
+  await page.getByRole('button', { name: 'Correct the piece' }).click();
+  await expect(page).toHaveURL(/\/pieces\/[^/]+(\/[^/]+)?$/);
+  await expect(page.locator('[data-finger-of]')).toHaveCount(10);
+  await expect(decided).toHaveText('4');
 });

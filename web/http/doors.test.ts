@@ -99,6 +99,8 @@ const routes = (): readonly (Question & { readonly shows?: RegExp })[] => {
     { path: `/pieces/${piece}/compare?one=${fingering}&other=${fingering}` },
     { path: `/students/${student}` },
     { path: `/api/pieces/${piece}/source` },
+    { method: 'PUT', path: `/api/pieces/${piece}/source`, body: '<score-partwise/>' },
+    { path: `/pieces/${piece}/type` },
     { method: 'PATCH', path: `/api/pieces/${piece}`, body: '{"title":"Mine","composer":""}' },
     { method: 'DELETE', path: `/api/pieces/${piece}` },
     { method: 'POST', path: `/api/fingerings/${fingering}/edits`, body: JSON.stringify(edits) },

@@ -51,17 +51,29 @@ export const uploadPiece = async (
   file: File,
   part: string | undefined,
   onProgress: (share: number) => void,
-): Promise<UploadOutcome> => (await tooLarge(file)) ?? sendPiece(file, part, onProgress);
+): Promise<UploadOutcome> =>
+  (await tooLarge(file)) ??
+  sendPiece(
+    file,
+    'POST',
+    part === undefined ? '/api/pieces' : `/api/pieces?part=${encodeURIComponent(part)}`,
+    onProgress,
+  );
+
+/** Sends a score file as another source of a piece that is there. */
+export const correctSource = async (file: File, piece: string): Promise<UploadOutcome> =>
+  (await tooLarge(file)) ?? sendPiece(file, 'PUT', `/api/pieces/${piece}/source`, () => undefined);
 
 /** Sends a score file. XMLHttpRequest, because fetch does not tell how far an upload is. */
 const sendPiece = (
   file: File,
-  part: string | undefined,
+  method: 'POST' | 'PUT',
+  address: string,
   onProgress: (share: number) => void,
 ): Promise<UploadOutcome> =>
   new Promise((resolve) => {
     const request = new XMLHttpRequest();
-    request.open('POST', part === undefined ? '/api/pieces' : `/api/pieces?part=${encodeURIComponent(part)}`);
+    request.open(method, address);
     request.setRequestHeader('content-type', 'application/octet-stream');
     request.setRequestHeader('x-file-name', encodeURIComponent(file.name));
     request.upload.onprogress = (event) => {
@@ -71,7 +83,8 @@ const sendPiece = (
     request.onload = () => {
       try {
         const body: unknown = JSON.parse(request.responseText);
-        if (request.status === 201) resolve({ ok: true, value: importedSchema.parse(body) });
+        if (request.status === 200 || request.status === 201)
+          resolve({ ok: true, value: importedSchema.parse(body) });
         else resolve({ ok: false, error: problemSchema.parse({ code: 'refused', ...(body as object) }) });
       } catch {
         resolve(unreachable);

@@ -5,14 +5,21 @@
   import { keep, kept } from '../browser-storage.svelte.ts';
   import { bareNote } from '../engraving/marks.ts';
   import LessonMusic from '../lesson/LessonMusic.svelte';
-  import { uploadPiece } from '../library/upload.ts';
+  import { correctSource, uploadPiece } from '../library/upload.ts';
   import Part from '../Part.svelte';
   import { fileNameOf } from '../save-file.ts';
   import { ABC_SIGNS, EXAMPLE } from './abc-help.ts';
+  import { TYPED_ENDING, withTyped } from './typed-file.ts';
   import type { TypedProblem } from './typed-problem.ts';
 
+  interface Props {
+    /** The piece whose text is corrected; a new one without. */
+    piece?: { readonly id: string; readonly typed: string };
+  }
   /** A piece typed in ABC, seen as music while it is typed, and made into a piece like any import. */
-  const KEY = 'oculon-typed';
+  const { piece }: Props = $props();
+
+  const KEY = $derived(piece ? `oculon-typed-${piece.id}` : 'oculon-typed');
   /** Quiet after which what was typed is read, in ms. */
   const SETTLE = 200;
   const SCALE = 0.8;
@@ -26,7 +33,7 @@
   let field: HTMLTextAreaElement;
 
   onMount(() => {
-    text = kept(KEY) ?? EXAMPLE;
+    text = kept(KEY) || (piece?.typed ?? EXAMPLE);
   });
 
   const read = async (typed: string): Promise<void> => {
@@ -67,8 +74,11 @@
     if (!score || problems.length > 0) return;
     isMaking = true;
     failure = '';
-    const file = new File([writeNewMusicXml(score)], `${fileNameOf(score.title)}.musicxml`);
-    const outcome = await uploadPiece(file, undefined, () => undefined);
+    const xml = withTyped(writeNewMusicXml(score), text);
+    const file = new File([xml], `${fileNameOf(score.title)}${TYPED_ENDING}`);
+    const outcome = await (piece
+      ? correctSource(file, piece.id)
+      : uploadPiece(file, undefined, () => undefined));
     isMaking = false;
     if (!outcome.ok) {
       failure = outcome.error.message;
@@ -122,9 +132,18 @@
         class="btn btn-primary"
         disabled={!score || problems.length > 0 || isMaking}
         title="Ctrl Enter"
-        onclick={make}>{isMaking ? 'Making it …' : 'Make it a piece'}</button
+        onclick={make}
+        >{piece
+          ? isMaking
+            ? 'Correcting it …'
+            : 'Correct the piece'
+          : isMaking
+            ? 'Making it …'
+            : 'Make it a piece'}</button
       >
-      <a class="btn btn-ghost" href="/">Back to the library</a>
+      <a class="btn btn-ghost" href={piece ? `/pieces/${piece.id}` : '/'}
+        >{piece ? 'Back to the sheet' : 'Back to the library'}</a
+      >
     </div>
     <details class="mt-4 text-sm">
       <summary class="cursor-pointer">How ABC is written</summary>

@@ -77,7 +77,7 @@
   const answered = new SvelteSet<string>();
   const unanswered = $derived(data.questions.filter(({ id, readAt }) => !readAt && !answered.has(id)).length);
   const exportAs = (format: ExportFormat) => workbench && exporting.write(workbench.planned, format);
-  const pageDeeds: readonly PageDeed[] = [
+  const pageDeeds: readonly PageDeed[] = $derived([
     { does: 'open the lesson sheet', run: () => void goto(`${address}/lesson`) },
     { does: 'open the practice plan', run: () => void goto(`${address}/practice`) },
     { does: 'what was done before, to look at and bring back', run: () => void workbench?.past.open() },
@@ -86,8 +86,11 @@
     { does: 'export the plan as JSON', run: () => void exportAs('json') },
     { does: 'the first minute: be shown around', run: () => minute.begin() },
     { does: 'show all keys', run: () => (helpOpen = true) },
+    ...(data.isTyped
+      ? [{ does: 'correct what was typed', run: () => void goto(`/pieces/${data.piece.id}/type`) }]
+      : []),
     { does: 'back to the library', run: () => void goto('/') },
-  ];
+  ]);
 
   const onkeydown = (event: KeyboardEvent) => {
     const target = event.target as Element;
@@ -179,6 +182,7 @@
           student={data.version.student ?? ''}
           questions={data.questions}
           {address}
+          correcting={data.isTyped ? `/pieces/${data.piece.id}/type` : undefined}
           onjump={jump}
           onread={(question) => answered.add(question)}
           onhear={(version, bar) => hearing?.hear(version, bar)}

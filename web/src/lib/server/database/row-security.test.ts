@@ -21,6 +21,11 @@ beforeAll(async () => {
      values ($1, $2, 1, gen_random_uuid(), '{}', 3)`,
     [fingering, own],
   );
+  await pool.query(
+    `insert into earlier_sources (teacher_id, piece_id, file_name, part_id, content)
+     select teacher_id, piece_id, file_name, part_id, content from sources where teacher_id = any($1)`,
+    [[own, stranger]],
+  );
   const { rows } = await pool.query(
     `insert into courses (teacher_id, student_id) select teacher_id, id from students where teacher_id = any($1)
      returning id, teacher_id`,
@@ -61,6 +66,7 @@ const TABLES = [
   'course_goals',
   'log_entries',
   'lesson_notes',
+  'earlier_sources',
 ] as const;
 
 describe('a statement that forgets its where', () => {

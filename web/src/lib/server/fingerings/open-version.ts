@@ -6,6 +6,7 @@ import { listQuestions } from '../handouts/questions.ts';
 import type { Queryable } from '../database/database.ts';
 import { fingeringIdSchema, pieceIdSchema, type FingeringId, type PieceId, type TeacherId } from '../ids.ts';
 import { withOwn } from '../own.ts';
+import { TYPED_ENDING } from '../../typing/typed-file.ts';
 import { findPiece, findReading } from '../pieces/pieces.ts';
 import { findStudent } from '../students/students.ts';
 
@@ -64,6 +65,8 @@ export const openVersion = async (
     /** How the student is spoken to, when it is for one. */
     speech: student && { language: student.language, noteNames: student.noteNames },
     part: found.reading.partId,
+    /** Whether the piece was typed in here and can be corrected as text. */
+    isTyped: found.reading.fileName.endsWith(TYPED_ENDING),
     fingering: version.id,
     // Counted from the edits read, so that one saved in between is not skipped.
     revision: edits.at(-1)?.revision ?? 0,

@@ -5,7 +5,7 @@ import { insertFingering } from '../fingerings/fingerings.ts';
 import { repairWords } from '../../words.ts';
 import type { PieceId, TeacherId } from '../ids.ts';
 import { findTeacher } from '../teachers/teachers.ts';
-import { insertPiece, type ToldRepair } from './pieces.ts';
+import { insertPiece, replaceSource, type NewPiece, type ToldRepair } from './pieces.ts';
 import type { ScoreReader } from '../reading/read-score.ts';
 
 export interface ImportedPiece {
@@ -24,6 +24,31 @@ const titleFromFile = (fileName: string): string =>
     .replaceAll(/[_-]+/g, ' ')
     .trim() || 'Untitled';
 
+/** Reads a score file into what is kept of a piece, or says what is wrong with it. */
+const pieceFrom = async (
+  fileName: string,
+  content: Uint8Array,
+  read: ScoreReader,
+  part: string | undefined,
+): Promise<Result<{ readonly piece: NewPiece; readonly repairs: readonly ToldRepair[] }, ImportProblem>> => {
+  const facts = await read(content, part);
+  if (!facts.ok) return failure(facts.error);
+  const { title, composer, keyFifths, repairs, ...rest } = facts.value;
+  const name = shortened(readable(fileName), LONGEST_FILE_NAME) || 'piece.musicxml';
+  return success({
+    piece: {
+      ...rest,
+      title: shortened(readable(title) || titleFromFile(name), LONGEST_NAME),
+      composer: shortened(readable(composer), LONGEST_NAME),
+      keyFifths: Math.max(-14, Math.min(14, keyFifths)),
+      fileName: name,
+      content,
+      repairs: repairs.map((repair) => ({ code: repair.code, message: readable(repairWords(repair)) })),
+    },
+    repairs: repairs.map((repair) => ({ code: repair.code, message: repairWords(repair) })),
+  });
+};
+
 /** Reads a score file and keeps it with an empty fingering, or says what is wrong with it. */
 export const importPiece = async (
   pool: pg.Pool,
@@ -33,26 +58,33 @@ export const importPiece = async (
   read: ScoreReader,
   part?: string,
 ): Promise<Result<ImportedPiece, ImportProblem>> => {
-  const facts = await read(content, part);
-  if (!facts.ok) return failure(facts.error);
-  const { title, composer, keyFifths, repairs, ...rest } = facts.value;
-  const name = shortened(readable(fileName), LONGEST_FILE_NAME) || 'piece.musicxml';
+  const made = await pieceFrom(fileName, content, read, part);
+  if (!made.ok) return made;
+  const { piece, repairs } = made.value;
   const id = await asTeacher(pool, teacher, async (client) => {
-    const piece = await insertPiece(client, teacher, {
-      ...rest,
-      title: shortened(readable(title) || titleFromFile(name), LONGEST_NAME),
-      composer: shortened(readable(composer), LONGEST_NAME),
-      keyFifths: Math.max(-14, Math.min(14, keyFifths)),
-      fileName: name,
-      content,
-      repairs: repairs.map((repair) => ({ code: repair.code, message: readable(repairWords(repair)) })),
-    });
+    const inserted = await insertPiece(client, teacher, piece);
     const maker = await findTeacher(client, teacher);
-    await insertFingering(client, teacher, piece, maker?.name ?? '');
-    return piece;
+    await insertFingering(client, teacher, inserted, maker?.name ?? '');
+    return inserted;
   });
-  return success({
-    id,
-    repairs: repairs.map((repair) => ({ code: repair.code, message: repairWords(repair) })),
-  });
+  return success({ id, repairs });
+};
+
+/**
+ * Reads a score file as another source of a piece that is there; its fingerings stay, and what was decided of notes that
+ * are still written holds. Undefined when the teacher has no such piece.
+ */
+export const correctPiece = async (
+  pool: pg.Pool,
+  teacher: TeacherId,
+  id: PieceId,
+  fileName: string,
+  content: Uint8Array,
+  read: ScoreReader,
+): Promise<Result<ImportedPiece, ImportProblem> | undefined> => {
+  const made = await pieceFrom(fileName, content, read, undefined);
+  if (!made.ok) return made;
+  const { piece, repairs } = made.value;
+  const isThere = await asTeacher(pool, teacher, (client) => replaceSource(client, teacher, id, piece));
+  return isThere ? success({ id, repairs }) : undefined;
 };

@@ -68,6 +68,32 @@ export const insertPiece = async (
   return id;
 };
 
+/** Gives a piece another source; the one before is kept. False when the teacher has no such piece. */
+export const replaceSource = async (
+  client: Queryable,
+  teacher: TeacherId,
+  id: PieceId,
+  piece: NewPiece,
+): Promise<boolean> => {
+  const { rowCount } = await client.query(
+    `insert into earlier_sources (teacher_id, piece_id, file_name, part_id, content)
+     select teacher_id, piece_id, file_name, part_id, content from sources
+     where teacher_id = $1 and piece_id = $2 for update`,
+    [teacher, id],
+  );
+  if (rowCount !== 1) return false;
+  await client.query(
+    `update sources set file_name = $3, part_id = $4, content = $5, repairs = $6 where teacher_id = $1 and piece_id = $2`,
+    [teacher, id, piece.fileName, piece.partId, Buffer.from(piece.content), JSON.stringify(piece.repairs)],
+  );
+  await client.query(
+    `update pieces set title = $3, composer = $4, bars = $5, notes = $6, key_fifths = $7, key_mode = $8, touched_at = now()
+     where teacher_id = $1 and id = $2`,
+    [teacher, id, piece.title, piece.composer, piece.bars, piece.notes, piece.keyFifths, piece.keyMode],
+  );
+  return true;
+};
+
 export interface Source {
   readonly fileName: string;
   readonly partId: string;

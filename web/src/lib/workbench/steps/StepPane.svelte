@@ -29,12 +29,25 @@
     questions: ComponentProps<typeof QuestionsPanel>['questions'];
     /** Where the version's own pages lie. */
     address: string;
+    /** Where the text of the piece is corrected, when it was typed in here. */
+    correcting: string | undefined;
     onjump: (note: number) => void;
     onread: (question: string) => void;
     onhear: (version: VersionMessage, bar: number) => void;
     ondone: () => void;
   }
-  const { workbench, origin, student, questions, address, onjump, onread, onhear, ondone }: Props = $props();
+  const {
+    workbench,
+    origin,
+    student,
+    questions,
+    address,
+    correcting,
+    onjump,
+    onread,
+    onhear,
+    ondone,
+  }: Props = $props();
 
   const { piece, decisions, planned, caret, marks, findings, view } = $derived(workbench);
   const { step } = $derived(view);
@@ -49,6 +62,7 @@
     {#key step}<FindingsPanel {step} {piece} {decisions} {planned} {findings} {onjump} {ondone} />{/key}
   </Part>
   {#if step === 'read'}
+    {#if correcting}<a class="btn btn-sm" href={correcting}>Correct what was typed</a>{/if}
     <Part name="Form"><FormPanel {piece} {decisions} {planned} {onjump} {ondone} /></Part>
     <Part name="Hand, instrument, schools"><SetupPanel {piece} {decisions} /></Part>
   {:else if step === 'shapes'}

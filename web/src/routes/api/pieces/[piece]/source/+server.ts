@@ -1,7 +1,14 @@
-import { error } from '@sveltejs/kit';
+import { error, json } from '@sveltejs/kit';
+import { MAX_SOURCE_BYTES } from '@oculon/core';
+import { database } from '$lib/server/database/database.ts';
+import { withDatabase } from '$lib/server/database/trouble.ts';
 import { pieceIdSchema } from '$lib/server/ids.ts';
-import { withOwn } from '$lib/server/own.ts';
-import { findSource } from '$lib/server/pieces/pieces.ts';
+import { visitorIn, withOwn } from '$lib/server/own.ts';
+import { correctPiece } from '$lib/server/pieces/import-piece.ts';
+import { findPiece, findSource } from '$lib/server/pieces/pieces.ts';
+import { fileNameIn, statusOf, toldProblem } from '$lib/server/pieces/score-request.ts';
+import { readBody } from '$lib/server/read-body.ts';
+import { readScoreApart } from '$lib/server/reading/pool.ts';
 import type { RequestHandler } from './$types';
 
 /** The file as it came. */
@@ -17,4 +24,29 @@ export const GET: RequestHandler = async ({ params, locals }) => {
       'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(source.fileName)}`,
     },
   });
+};
+
+/** Gives the piece another source, such as a typed text that was corrected; its fingerings stay. */
+export const PUT: RequestHandler = async ({ params, locals, request }) => {
+  const piece = pieceIdSchema.safeParse(params.piece);
+  // Nobody has a file read for a piece that is not theirs.
+  const isOwn =
+    piece.success && (await withOwn(locals, (client, teacher) => findPiece(client, teacher, piece.data)));
+  const content = await readBody(request, MAX_SOURCE_BYTES);
+  const corrected = isOwn
+    ? await withDatabase(() =>
+        correctPiece(
+          database(),
+          visitorIn(locals).teacher,
+          piece.data,
+          fileNameIn(request.headers),
+          content,
+          readScoreApart,
+        ),
+      )
+    : undefined;
+  if (!corrected) error(404, 'There is no such piece.');
+  return corrected.ok
+    ? json(corrected.value)
+    : json(toldProblem(corrected.error), { status: statusOf(corrected.error) });
 };
