@@ -124,6 +124,21 @@ test('a selection is fixed and freed as one deed, and another way of it is kept 
   await settled(page);
   await expect(page.locator('.finger.teacher')).toHaveCount(0);
 
+  // The fingering of a bar is taken up and laid on its equal; what is asked of bars comes from the list.
+  await page.locator('[data-bar="0"]').click();
+  await page.keyboard.press('u');
+  await expect(page.getByTestId('status')).toContainText('is taken up');
+  await page.locator('[data-bar="4"]').click();
+  await page.keyboard.press('Shift+U');
+  await settled(page);
+  expect(await page.locator('.finger.teacher').count()).toBeGreaterThan(3);
+  await page.keyboard.press('Control+z');
+  await settled(page);
+  await expect(page.locator('.finger.teacher')).toHaveCount(0);
+  await expect(page.getByTestId('read-out')).toHaveText(
+    /^A3, bar 5, beat 1: finger 2, string ③ fret 2, plucked with [ima]$/,
+  );
+
   // By the list of deeds: the other ways of what is selected.
   await page.keyboard.press('k');
   await page.getByPlaceholder('What do you want to do?').fill('other ways');
@@ -138,6 +153,17 @@ test('a selection is fixed and freed as one deed, and another way of it is kept 
   await page.getByRole('link', { name: '“Higher up”' }).click();
   await expect(page.locator('a[href$="/versions"]')).toHaveText('Higher up');
   await expect(page.locator('.finger.teacher').first()).toBeVisible();
+
+  // Laid beside the version it came from: on the sheet, in words, in a list and in a chart.
+  await page.getByRole('button', { name: 'Other versions' }).click();
+  await page.getByRole('button', { name: 'Compare with First fingering' }).click();
+  const against = page.getByTestId('against');
+  await expect(against).toContainText(/\d+ of \d+ notes are taken otherwise there/);
+  await expect(against.getByRole('img', { name: /^How hard the bars are/ })).toBeVisible();
+  await expect(page.locator('[data-preview-of]').first()).toBeVisible();
+  await against.getByRole('list', { name: 'Notes that differ' }).getByRole('button').first().click();
+  await against.getByRole('button', { name: 'Close' }).click();
+  await expect(page.locator('[data-preview-of]')).toHaveCount(0);
 });
 
 test('what was done is told, looked at on the sheet, brought back, and named', async ({ page }) => {

@@ -162,6 +162,11 @@ export class Decisions {
     this.#do([setupEdit(this.fingering, change)]);
   }
 
+  /** Takes rules away; one undo brings them all back. */
+  dropRules(ids: readonly RuleId[]): void {
+    this.#do(ids.map((id) => ruleEdit(this.fingering, id, null)));
+  }
+
   /** Becomes what it was at another time, or elsewhere; one undo takes it back. */
   become(wanted: Fingering): void {
     this.#do(editsBetween(this.fingering, wanted));

@@ -37,6 +37,8 @@ export const workbenchOf = ({ piece, fingering, revision, edits, editIds, part }
 export class Workbench {
   /** News for the teacher. */
   notice = $state('');
+  /** Bars whose fingering was taken up, counted from 0. */
+  takenUp = $state.raw<{ readonly from: number; readonly to: number }>();
   readonly decisions: Decisions;
   readonly piece: OpenPiece;
   readonly planned: CurrentPlan;

@@ -12,6 +12,7 @@
   import { fixAsPlanned, fretsAtCaret, release, setFinger, setPluck, setString } from '../commands/deeds.ts';
   import { say } from '../../words.ts';
   import type { Workbench } from '../workbench.svelte.ts';
+  import { caretWords } from './caret-words.ts';
   import { priceText } from './price-text.ts';
   import WayAxis from './WayAxis.svelte';
   import { take } from '../commands/deeds.ts';
@@ -63,6 +64,9 @@
 </script>
 
 {#if note && bar && workbench.piece.score}
+  <p class="sr-only" aria-live="polite" data-testid="read-out">
+    {caretWords(workbench.piece.score, note, plan)}
+  </p>
   <section aria-label="Note at the caret" class="space-y-1.5">
     <h2 class="flex items-baseline gap-2 text-lg leading-tight">
       <span

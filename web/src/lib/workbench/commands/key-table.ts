@@ -20,6 +20,17 @@ import {
   WAY_KEYS,
 } from './deeds.ts';
 import { goToStep, stepBy, toggleLane, turnLayout, zoomBy } from './looks.ts';
+import {
+  askNothing,
+  layBarre,
+  layDown,
+  letRing,
+  noBarre,
+  noOpenStrings,
+  stayInPosition,
+  stopAsWritten,
+  takeUp,
+} from './passage-deeds.ts';
 import { selectBy, toFinding, walkBy, type Stride } from './walks.ts';
 
 export const KEY_GROUPS = ['Walk', 'Select', 'Left hand', 'Right hand', 'Work', 'Look'] as const;
@@ -102,6 +113,19 @@ export const KEY_BINDINGS: readonly KeyBinding[] = [
     release,
   ),
   bind('Select', 'Escape', 'let go', onKey('Escape'), letGo),
+  bind('Select', 'U', 'take up the fingering of the bars', onKey('u'), takeUp),
+  bind('Select', 'Shift U', 'lay it on the bars from here on', onKey('u', true), layDown),
+  ...(
+    [
+      ['stay in this position', stayInPosition],
+      ['no open strings', noOpenStrings],
+      ['let it ring', letRing],
+      ['stop as written', stopAsWritten],
+      ['lay a barre in this position', layBarre],
+      ['no barre', noBarre],
+      ['ask nothing more', askNothing],
+    ] as const
+  ).map(([does, command]) => bind('Select', '', `bars: ${does}`, () => false, command)),
 
   ...([0, 1, 2, 3, 4] as const).map((finger) =>
     bind(
