@@ -44,6 +44,8 @@
     overflow-x: auto;
   }
   button {
+    /* What is only said scrolls along. */
+    position: relative;
     display: flex;
     align-items: center;
     gap: 0.4rem;
