@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   applyEdits,
   chooseEdit,
+  editsBetween,
   EMPTY_FINGERING,
   filledSlots,
   invertEdit,
@@ -125,10 +126,36 @@ class Window {
     await this.queue.send();
   }
 
+  private readonly done: Edit[] = [];
+
   do(what: Doing): void {
+    this.done.push(this.decide(what));
+  }
+
+  /** Decides something that is not taken back. */
+  decide(what: Doing): Edit {
     const edit = what(this.fingering);
-    this.fingering = applyEdits(this.fingering, [edit]);
-    this.queue.add(edit);
+    this.perform([edit]);
+    return edit;
+  }
+
+  undo(): void {
+    const edit = this.done.pop();
+    if (edit) this.perform([invertEdit(edit)]);
+  }
+
+  /** Becomes what the log was after some of its edits; what stood here and does not stand there goes. */
+  restore(revision: number): void {
+    const then = applyEdits(
+      EMPTY_FINGERING,
+      this.log.edits.slice(0, revision).map(({ edit }) => edit),
+    );
+    this.perform(editsBetween(this.fingering, then));
+  }
+
+  private perform(edits: readonly Edit[]): void {
+    this.fingering = applyEdits(this.fingering, edits);
+    for (const edit of edits) this.queue.add(edit);
   }
 
   async reload(): Promise<void> {
@@ -156,6 +183,9 @@ type Step =
   | { readonly kind: 'do'; readonly who: 0 | 1; readonly what: Doing }
   /** A decision on a note that nobody else ever touches. */
   | { readonly kind: 'own'; readonly who: 0 | 1 }
+  | { readonly kind: 'undo'; readonly who: 0 | 1 }
+  /** Brings back what stood after a share of what has been saved. */
+  | { readonly kind: 'restore'; readonly who: 0 | 1; readonly share: number }
   | { readonly kind: 'send'; readonly who: 0 | 1 }
   | { readonly kind: 'reload'; readonly who: 0 | 1 }
   | { readonly kind: 'deliver'; readonly who: 0 | 1 }
@@ -164,6 +194,12 @@ const who = fc.constantFrom<0 | 1>(0, 1);
 const step: fc.Arbitrary<Step> = fc.oneof(
   { weight: 5, arbitrary: fc.record({ kind: fc.constant('do' as const), who, what: doing }) },
   { weight: 2, arbitrary: fc.record({ kind: fc.constant('own' as const), who }) },
+  { weight: 2, arbitrary: fc.record({ kind: fc.constant('undo' as const), who }) },
+  fc.record({
+    kind: fc.constant('restore' as const),
+    who,
+    share: fc.double({ min: 0, max: 1, noNaN: true }),
+  }),
   { weight: 4, arbitrary: fc.record({ kind: fc.constant('send' as const), who }) },
   fc.record({ kind: fc.constant('reload' as const), who }),
   fc.record({ kind: fc.constant('deliver' as const), who }),
@@ -181,14 +217,19 @@ describe('two windows on one fingering', () => {
         const log = new Log();
         const windows = [await opened(log), await opened(log)] as const;
         for (const window of windows) window.keepsMine = keepsMine;
-        const own: NoteId[] = [];
-        for (const each of steps) {
+        let own: NoteId[] = [];
+        for (const [index, each] of steps.entries()) {
           const window = windows[each.who];
           if (each.kind === 'do') window.do(each.what);
           else if (each.kind === 'own') {
-            const note = `own${own.length}` as NoteId;
+            const note = `own${index}` as NoteId;
             own.push(note);
-            window.do((at) => chooseEdit(at, note, { finger: 2 }));
+            window.decide((at) => chooseEdit(at, note, { finger: 2 }));
+          } else if (each.kind === 'undo') window.undo();
+          else if (each.kind === 'restore') {
+            // What it takes back is no longer what nobody argued with.
+            own = own.filter((note) => !window.fingering.choices.has(note));
+            window.restore(Math.floor(each.share * log.edits.length));
           } else if (each.kind === 'send') await window.queue.send();
           else if (each.kind === 'reload') await window.reload();
           else if (each.kind === 'deliver') log.deliver();

@@ -1,23 +1,13 @@
 <script lang="ts">
   import { Eye, GalleryHorizontal, Rows3, ZoomIn, ZoomOut } from '@lucide/svelte';
   import DisplayPanel from '../sheet/DisplayPanel.svelte';
+  import DropDown from '../shell/DropDown.svelte';
   import type { DeskView } from './desk-view.svelte.ts';
   import { LANE_NAMES, LANES } from './lanes/lane.ts';
 
   /** How the music is looked at: size, pages or one line, lanes, and what stands on the sheet. */
   const { view }: { view: DeskView } = $props();
-
-  let isOpen = $state(false);
-  let place = $state<HTMLElement>();
-  const onpointerdown = (event: PointerEvent) => {
-    if (isOpen && !place?.contains(event.target as Node)) isOpen = false;
-  };
-  const onkeydown = (event: KeyboardEvent) => {
-    if (event.key === 'Escape') isOpen = false;
-  };
 </script>
-
-<svelte:window {onpointerdown} {onkeydown} />
 
 <div class="tools" role="group" aria-label="How the music is shown">
   <button
@@ -45,48 +35,42 @@
         class="size-4"
       />{/if}</button
   >
-  <div class="relative" bind:this={place}>
-    <button class="btn btn-ghost btn-xs" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}
-      ><Eye class="size-4" aria-hidden="true" /> Shown</button
-    >
-    {#if isOpen}
-      <div
-        role="group"
-        aria-label="What is shown"
-        class="absolute right-0 z-30 mt-1 max-h-[75vh] w-72 space-y-3 overflow-y-auto rounded-box border border-base-300 bg-base-100 p-3 shadow print:hidden"
-      >
-        <fieldset class="text-sm">
-          <legend class="font-serif text-base">Under the music, in this step</legend>
-          <div class="flex gap-3">
-            {#each LANES as lane (lane)}
-              <label class="flex items-center gap-1.5"
-                ><input
-                  type="checkbox"
-                  class="checkbox checkbox-sm"
-                  checked={view.lanes.includes(lane)}
-                  onchange={() => view.toggleLane(lane)}
-                />
-                {LANE_NAMES[lane]}</label
-              >
-            {/each}
-          </div>
-        </fieldset>
-        <DisplayPanel display={view.display} />
-        <label class="flex items-center gap-2 text-sm"
-          ><input type="checkbox" class="checkbox checkbox-sm" bind:checked={view.leftHanded} /> The neck for a
-          left-handed player</label
-        >
-        <p class="text-xs leading-relaxed opacity-80">
-          <span class="font-semibold text-secondary">Plain</span>: proposed by Oculon.
-          <span class="font-extrabold text-primary underline">Underlined</span>: decided by you.
-          <span class="font-extrabold">Heavy</span>: written in the file.
-          <span class="underline decoration-dotted">Dotted</span>: another way would do as well. Right-hand
-          letters are
-          <i class="font-serif">p i m a</i>; digits are always the left hand.
-        </p>
+  <DropDown
+    buttonClass="btn btn-ghost btn-xs"
+    panelLabel="What is shown"
+    panelClass="right-0 max-h-[75vh] w-72 space-y-3 overflow-y-auto p-3"
+  >
+    {#snippet button()}<Eye class="size-4" aria-hidden="true" /> Shown{/snippet}
+    <fieldset class="text-sm">
+      <legend class="font-serif text-base">Under the music, in this step</legend>
+      <div class="flex gap-3">
+        {#each LANES as lane (lane)}
+          <label class="flex items-center gap-1.5"
+            ><input
+              type="checkbox"
+              class="checkbox checkbox-sm"
+              checked={view.lanes.includes(lane)}
+              onchange={() => view.toggleLane(lane)}
+            />
+            {LANE_NAMES[lane]}</label
+          >
+        {/each}
       </div>
-    {/if}
-  </div>
+    </fieldset>
+    <DisplayPanel display={view.display} />
+    <label class="flex items-center gap-2 text-sm"
+      ><input type="checkbox" class="checkbox checkbox-sm" bind:checked={view.leftHanded} /> The neck for a left-handed
+      player</label
+    >
+    <p class="text-xs leading-relaxed opacity-80">
+      <span class="font-semibold text-secondary">Plain</span>: proposed by Oculon.
+      <span class="font-extrabold text-primary underline">Underlined</span>: decided by you.
+      <span class="font-extrabold">Heavy</span>: written in the file.
+      <span class="underline decoration-dotted">Dotted</span>: another way would do as well. Right-hand
+      letters are
+      <i class="font-serif">p i m a</i>; digits are always the left hand.
+    </p>
+  </DropDown>
 </div>
 
 <style>
