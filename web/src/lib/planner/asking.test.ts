@@ -47,6 +47,20 @@ describe('asking the planner', () => {
     expect(withdrawn).toEqual([waiting[0]!.number]);
   });
 
+  it('takes a question back when somebody stops it, and only one that is under way', async () => {
+    const { api, waiting, withdrawn } = planner();
+    const questions = questionsTo(api, () => 1);
+    questions.takeBack('otherWays');
+    expect(withdrawn).toEqual([]);
+    const stopped = questions.otherWays({ from: 0, to: 1 }, false);
+    questions.takeBack('otherWays');
+    expect(withdrawn).toEqual([waiting[0]!.number]);
+    waiting[0]!.settle({ kind: 'outdated' });
+    await expect(stopped).rejects.toThrow(Outdated);
+    questions.takeBack('otherWays');
+    expect(withdrawn).toHaveLength(1);
+  });
+
   it('a panel is told of real trouble alone', () => {
     expect(troubleText(new Outdated('x'), 'It stopped.')).toBe('');
     expect(troubleText(new Error('x'), 'It stopped.')).toBe('It stopped.');

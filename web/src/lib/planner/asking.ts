@@ -11,6 +11,9 @@ export class Outdated extends Error {
 /** Questions to the planner about the plan at hand, by name. */
 export type PlannerQuestions = {
   readonly [Name in QuestionName]: (...args: QuestionArguments<Name>) => Promise<QuestionAnswer<Name>>;
+} & {
+  /** Takes the question of a name back that is under way: it is answered as `Outdated`. */
+  readonly takeBack: (name: QuestionName) => void;
 };
 
 /** What a panel tells when a question fails: nothing where the answer is no longer needed. */
@@ -39,10 +42,12 @@ export const questionsTo = (api: Remote, current: () => PlanId): PlannerQuestion
       if (running.get(name) === number) running.delete(name);
     }
   };
+  const takeBack = (name: QuestionName): void => {
+    const number = running.get(name);
+    if (number !== undefined) void api.withdraw(number);
+  };
   return new Proxy({} as PlannerQuestions, {
-    get:
-      (_, name) =>
-      (...args: readonly unknown[]) =>
-        ask(name as QuestionName, args),
+    get: (_, name) =>
+      name === 'takeBack' ? takeBack : (...args: readonly unknown[]) => ask(name as QuestionName, args),
   });
 };

@@ -30,6 +30,12 @@ export class OtherWays {
     return !this.searching && !this.#planned.planning && this.#planned.plan !== undefined;
   }
 
+  /** Closes, and leaves off a search that is under way. */
+  close(): void {
+    this.isOpen = false;
+    if (this.searching) this.#planned.questions.takeBack('otherWays');
+  }
+
   async search(passage: Passage): Promise<void> {
     if (!this.canSearch) return;
     this.searching = true;

@@ -40,14 +40,17 @@
     Object.entries(way.terms)
       .filter(([, amount]) => Math.abs(amount) >= WORTH_NAMING)
       .sort(([, one], [, other]) => Math.abs(other) - Math.abs(one));
+  const close = (): void => {
+    otherWays.close();
+    ondone();
+  };
   const take = (way: WayView): void => {
     decisions.chooseAll(way.choices);
-    otherWays.isOpen = false;
-    ondone();
+    close();
   };
 </script>
 
-<Dialog.Root bind:open={otherWays.isOpen} onOpenChange={(isOpen) => !isOpen && ondone()}>
+<Dialog.Root open={otherWays.isOpen} onOpenChange={(isOpen) => !isOpen && close()}>
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-black/30 print:hidden" />
     <Dialog.Content
@@ -69,6 +72,7 @@
         {#if otherWays.searching}
           <p role="status">
             Looking for other ways <span class="loading loading-dots loading-xs" aria-hidden="true"></span>
+            <button class="btn btn-sm ml-2" onclick={close}>Stop</button>
           </p>
         {:else if found && score && plan && guitar}
           {#if found.ways.length === 0}
