@@ -78,7 +78,7 @@ it('a database of the release before goes on: edits, marks, setups, and one teac
   const url = await freshDatabase();
   await migrate(url, folderOf(ALL.slice(0, 2))).catch((error: Error) => {
     // What comes after the migrations names tables of later ones.
-    if (!/students|instruments|labels/.test(error.message)) throw error;
+    if (!/relation ".*" does not exist/.test(error.message)) throw error;
   });
   const pool = openPool(url);
   const teacher = teacherIdSchema.parse('6b1f0c52-6f0e-4a0e-9d55-0c0a0d3f5a01');
