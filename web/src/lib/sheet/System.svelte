@@ -163,11 +163,27 @@
   // What stands under a system is drawn only while the system is near the window.
   let isSeen = $state(false);
   const watch = (element: HTMLElement) => {
-    const observer = new IntersectionObserver(([entry]) => (isSeen = entry!.isIntersecting), {
-      rootMargin: '300px',
-    });
+    let leave: (() => void) | undefined;
+    const observer = new IntersectionObserver(
+      ([entry]) => {
+        leave?.();
+        leave = undefined;
+        if (!entry!.isIntersecting) isSeen = false;
+        // One system after the other: several at once would be felt as a halt while scrolling.
+        else if (!isSeen)
+          leave = queue.add({
+            isNear: () => true,
+            draw: () => Promise.resolve(void (isSeen = true)),
+            failed: () => undefined,
+          });
+      },
+      { rootMargin: '300px' },
+    );
     observer.observe(element);
-    return () => observer.disconnect();
+    return () => {
+      observer.disconnect();
+      leave?.();
+    };
   };
 </script>
 

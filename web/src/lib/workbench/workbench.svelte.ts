@@ -84,14 +84,18 @@ export class Workbench {
     try {
       await this.decisions.adopt();
       this.piece.phase = 'ready';
-      this.caret.index = Math.min(
-        this.view.caretBefore,
-        Math.max(0, (this.piece.score?.notes.length ?? 1) - 1),
-      );
+      this.caret.index = this.#caretBefore();
       await this.planned.replan();
     } catch (error) {
       this.piece.fail((error as Error).message);
     }
+  }
+
+  /** The struck note at which the teacher left the piece, or the last one of what is there now. */
+  #caretBefore(): number {
+    const notes = this.piece.score?.notes ?? [];
+    const at = Math.max(0, Math.min(this.view.caretBefore, notes.length - 1));
+    return notes[at]?.tiedFrom ?? at;
   }
 
   #decided(deed: Deed): void {
