@@ -25,7 +25,7 @@
   const name = ({ string, fret, finger }: PricedPlacement) =>
     `${stringSign(string)} ${finger === 0 ? 'open' : `fret ${fret}, finger ${finger}`}`;
   const asChoice = (way: PricedPlacement) => ({ hand: 'left', way }) as const;
-  /** The dearest of those that are left over, for the sentence below the axis. */
+  /** What is told below the axis: the choice that is pointed at, or else the next best one. */
   const told = $derived(choices.pointed ?? (shown[1] && asChoice(shown[1])));
 </script>
 

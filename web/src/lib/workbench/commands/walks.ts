@@ -7,7 +7,7 @@ import type { Command } from './command.ts';
 type Step = (score: Score, from: NoteIndex, direction: 1 | -1) => NoteIndex;
 
 const walk =
-  (stepFor: (workbench: Workbench) => Step, direction: 1 | -1, extends_ = false): Command =>
+  (stepFor: (workbench: Workbench) => Step, direction: 1 | -1, selects = false): Command =>
   (workbench, onlyAsk) => {
     const { score } = workbench.piece;
     const { caret } = workbench;
@@ -15,7 +15,7 @@ const walk =
     const to = stepFor(workbench)(score, caret.index, direction);
     if (to === caret.index) return false;
     if (!onlyAsk) {
-      if (extends_) caret.extendTo(to);
+      if (selects) caret.extendTo(to);
       else caret.index = to;
     }
     return true;
