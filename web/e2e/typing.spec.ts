@@ -16,6 +16,12 @@ test('a piece is typed, seen as music, corrected where it says so, and made into
   await expect(problems).toContainText('Line 7');
   await expect(page.getByRole('button', { name: 'Make it a piece' })).toBeDisabled();
   await expectAccessible(page);
+  // Nothing typed is nothing to make, whatever stood there before.
+  const wrong = await field.inputValue();
+  await field.fill('');
+  await expect(page.getByRole('button', { name: 'Make it a piece' })).toBeDisabled();
+  await field.fill(wrong);
+  await expect(problems).toBeVisible();
   // What was typed is there again.
   await page.reload();
   await expect(field).toHaveValue(/Weir Air/);

@@ -101,6 +101,15 @@ test('the steps bring up their lanes and lists; size, step, lanes and caret are 
   await page.keyboard.press('6');
   await expect(page.locator('[data-complete="true"]')).toBeVisible();
   await expectAccessible(page);
+
+  // A turned tablet moves the transport to another place; it plays there too.
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-playhead]')).toBeVisible();
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await expect(page.locator('[data-playhead]')).toHaveCount(0);
+  await page.keyboard.press('Space');
+  await expect(page.locator('[data-playhead]')).toBeVisible();
+  await page.keyboard.press('Space');
 });
 
 test('a selection is fixed and freed as one deed, and another way of it is kept as a version', async ({
@@ -185,7 +194,8 @@ test('what was done is told, looked at on the sheet, brought back, and named', a
   await page.keyboard.press('Delete');
   await settled(page);
   expect(await fingers(page)).toEqual(proposed);
-  await page.getByRole('button', { name: 'What was done' }).click();
+  // The list follows what is done while it is open.
+  await expect(past.getByRole('listitem').first()).toContainText('left to Oculon');
   const named = past.getByRole('listitem').filter({ hasText: 'before the lesson' });
   await named.getByRole('button', { name: 'Look at it' }).click();
   await expect(page.locator('[data-preview-of="2"]')).toContainText('4');

@@ -57,6 +57,7 @@ export class Listening {
   }
 
   async play(bar?: number): Promise<void> {
+    this.#isClosed = false;
     this.problem = '';
     this.isOpening = this.#player === undefined;
     try {
@@ -163,8 +164,12 @@ export class Listening {
     keepSettings(this.#listener.hasOwnTempo ? { ...settings, rate: keptSettings().rate } : settings);
   }
 
+  /** Falls silent and lets the audio go; playing again opens it anew, such as when the bar has come to another place. */
   close(): void {
     this.#isClosed = true;
+    this.stop();
     this.#player?.close();
+    this.#player = undefined;
+    this.#opening = undefined;
   }
 }

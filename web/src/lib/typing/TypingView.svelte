@@ -25,15 +25,19 @@
   const SCALE = 0.8;
 
   let text = $state('');
+  /** The text that `score` and `problems` belong to. */
+  let readText = $state('');
   let problems = $state.raw<readonly TypedProblem[]>([]);
   let score = $state.raw<Score>();
   let failure = $state('');
   let isMaking = $state(false);
+  let isOpen = $state(false);
   let width = $state(0);
   let field: HTMLTextAreaElement;
 
   onMount(() => {
     text = kept(KEY) || (piece?.typed ?? EXAMPLE);
+    isOpen = true;
   });
 
   const read = async (typed: string): Promise<void> => {
@@ -42,6 +46,7 @@
     if (typed !== text) return;
     const { draft, problems: found } = typedPiece(typed);
     problems = found;
+    readText = typed;
     try {
       score = draft && buildScore(draft);
     } catch {
@@ -50,14 +55,16 @@
   };
   $effect(() => {
     const typed = text;
-    if (typed === '') return;
-    keep(KEY, typed);
+    // What is no different from the piece needs no keeping, and must not come back when the piece was corrected elsewhere.
+    if (isOpen) keep(KEY, typed === piece?.typed ? '' : typed);
     const timer = setTimeout(() => {
       void read(typed).catch(() => (failure = 'The text could not be read. Load the page again.'));
     }, SETTLE);
     return () => clearTimeout(timer);
   });
 
+  /** What stands as music is what is typed, and nothing in it is open. */
+  const isReady = $derived(score !== undefined && problems.length === 0 && readText === text);
   const goTo = ({ line, column }: TypedProblem): void => {
     const at =
       text
@@ -71,7 +78,7 @@
   };
 
   const make = async (): Promise<void> => {
-    if (!score || problems.length > 0) return;
+    if (!score || !isReady || isMaking) return;
     isMaking = true;
     failure = '';
     const xml = withTyped(writeNewMusicXml(score), text);
@@ -120,7 +127,7 @@
             </li>
           {/each}
         </ul>
-      {:else if score}
+      {:else if score && isReady}
         <p class="opacity-80">
           {score.bars.length}
           {score.bars.length === 1 ? 'bar' : 'bars'}, {score.notes.length} notes. Ready.
@@ -128,11 +135,7 @@
       {/if}
     </div>
     <div class="mt-3 flex flex-wrap items-center gap-3">
-      <button
-        class="btn btn-primary"
-        disabled={!score || problems.length > 0 || isMaking}
-        title="Ctrl Enter"
-        onclick={make}
+      <button class="btn btn-primary" disabled={!isReady || isMaking} title="Ctrl Enter" onclick={make}
         >{piece
           ? isMaking
             ? 'Correcting it …'

@@ -9,13 +9,20 @@
     type StrokeFinger,
   } from '@oculon/core';
   import type { Command } from '../commands/command.ts';
-  import { fixAsPlanned, fretsAtCaret, release, setFinger, setPluck, setString } from '../commands/deeds.ts';
+  import {
+    fixAsPlanned,
+    fretsAtCaret,
+    release,
+    setFinger,
+    setPluck,
+    setString,
+    take,
+  } from '../commands/deeds.ts';
   import { say } from '../../words.ts';
   import type { Workbench } from '../workbench.svelte.ts';
   import { caretWords } from './caret-words.ts';
   import { priceText } from './price-text.ts';
   import WayAxis from './WayAxis.svelte';
-  import { take } from '../commands/deeds.ts';
   import type { PricedChoice } from '../choices.svelte.ts';
 
   const { workbench, ondone }: { workbench: Workbench; ondone: () => void } = $props();

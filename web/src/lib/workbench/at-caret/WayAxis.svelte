@@ -58,8 +58,6 @@
         >
         <span class="price" aria-hidden="true">{priceText(way.price)}</span>
       </li>
-    {:else}
-      <li class="none">{choices.ways.length === 0 ? '' : 'No other way.'}</li>
     {/each}
   </ol>
   <p class="told" aria-live="polite">
@@ -69,9 +67,20 @@
       {priceText(told.way.price)}{preview ? `: ${consequenceWords(told, preview)}` : ' …'}
     {/if}
     {#if rest.length > 0}
-      <span class="opacity-80"
-        >Dearer: {rest.map((way) => `${name(way)} ${priceText(way.price)}`).join('; ')}.</span
-      >
+      Dearer:
+      {#each rest as way (`${way.string}/${way.finger}`)}
+        {@const choice = asChoice(way)}
+        <button
+          class="dearer"
+          class:pointed={choices.isPointed(choice)}
+          aria-pressed={choices.isTaken(choice)}
+          onpointerenter={() => choices.point(choice)}
+          onpointerleave={() => choices.point(undefined)}
+          onfocus={() => choices.point(choice)}
+          onblur={() => choices.point(undefined)}
+          onclick={() => ontake(choice)}>{name(way)} {priceText(way.price)}</button
+        >
+      {/each}
     {/if}
   </p>
 </section>
@@ -89,9 +98,6 @@
     position: absolute;
     width: 23%;
     text-align: center;
-  }
-  .none {
-    width: auto;
   }
   .chip {
     width: 100%;
@@ -129,6 +135,15 @@
   }
   li:not([style*='bottom: 4px']) .price {
     display: none;
+  }
+  .dearer {
+    padding-inline: 0.25rem;
+    border-radius: var(--radius-field);
+    text-decoration: underline dotted;
+    cursor: pointer;
+  }
+  .dearer.pointed {
+    background: color-mix(in oklab, var(--color-warning) 22%, var(--color-base-100));
   }
   .told {
     font-size: 12.5px;

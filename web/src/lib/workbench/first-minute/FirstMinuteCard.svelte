@@ -12,18 +12,19 @@
   /** What has to be done is waited for; what is only read has a button. */
   const isRead = $derived(step === 'gives-way' || step === 'done');
 
-  let caretBefore = $state<number>();
+  /** How things stood when the step began: what was done before does not count. */
+  let before: { readonly step: string; readonly caret: number; readonly fingering: unknown } | undefined;
   $effect(() => {
     const { caret, decisions, planned, view } = workbench;
+    const now = { step, caret: caret.index, fingering: decisions.fingering };
+    if (before?.step !== step) before = now;
     const isDone =
-      (step === 'proposal' && caretBefore !== undefined && caret.index !== caretBefore) ||
-      (step === 'finger' && decisions.history.canUndo && !planned.planning) ||
-      (step === 'take-back' && decisions.history.canRedo && !planned.planning) ||
+      (step === 'proposal' && now.caret !== before.caret) ||
+      ((step === 'finger' || step === 'take-back') &&
+        now.fingering !== before.fingering &&
+        !planned.planning) ||
       (step === 'hard-bars' && view.step === 'hard');
-    untrack(() => {
-      caretBefore ??= caret.index;
-      if (isDone) minute.next();
-    });
+    if (isDone) untrack(() => minute.next());
   });
 </script>
 

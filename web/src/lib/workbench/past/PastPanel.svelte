@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Score } from '@oculon/core';
   import { History, X } from '@lucide/svelte';
+  import { untrack } from 'svelte';
   import { touchedLabel } from '../../library/names.ts';
   import { editWords } from './past-words.ts';
   import type { Past, Save } from './past.svelte.ts';
@@ -16,6 +17,11 @@
   const shown = $derived(past.saves?.slice(0, count) ?? []);
   const now = new Date();
   const changed = $derived(past.shown?.notes.length ?? 0);
+
+  // What is decided meanwhile is told too.
+  $effect(() => {
+    if (past.isBehind) untrack(() => void past.open());
+  });
 
   const time = ({ at }: Save): string =>
     at.toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit', hour12: false });

@@ -49,6 +49,8 @@ export class Past {
     readonly preview: ChoicePreview;
     readonly plan: unknown;
   }>();
+  /** The decisions that the list was fetched for. */
+  #knownFor = $state.raw<Fingering>();
   readonly #address: string;
   readonly #decisions: Decisions;
   readonly #planned: CurrentPlan;
@@ -66,6 +68,7 @@ export class Past {
     this.problem = '';
     try {
       await this.#decisions.saving.settle();
+      this.#knownFor = this.#decisions.fingering;
       const answer = await fetch(this.#address);
       if (!answer.ok) throw new Error();
       this.#history = historySchema.parse(await answer.json());
@@ -75,6 +78,12 @@ export class Past {
     } finally {
       this.isLoading = false;
     }
+  }
+
+  /** Something was decided and saved since the list was fetched. */
+  get isBehind(): boolean {
+    const { saving, fingering } = this.#decisions;
+    return !this.isLoading && saving.state === 'saved' && this.#knownFor !== fingering;
   }
 
   close(): void {
