@@ -87,6 +87,9 @@ describe('a typed piece', () => {
     ]);
     for (const { column } of problems) expect(column).toBeGreaterThan(0);
     expect(typedPiece(head('A2 ?? B2 c2 |]')).problems[0]).toMatchObject({ line: 8 });
+    expect(typedPiece(head('^/A6 | B6 |]')).problems.map(({ line, message }) => [line, message])).toEqual([
+      [8, expect.stringContaining('Quarter tones')],
+    ]);
     expect(typedPiece(head('A6- | B6 |]')).problems.map(({ message }) => message)).toEqual([
       'A tie in this bar leads to no note of the same pitch.',
     ]);

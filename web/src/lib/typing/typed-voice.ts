@@ -1,4 +1,4 @@
-import type { BarDraft, EventDraft, PitchSpelling } from '@oculon/core';
+import type { EventDraft, PitchSpelling } from '@oculon/core';
 import type { AbcBar, AbcElement, AbcKey, AbcMeter, AbcNote, AbcPitch } from './abc-tune.ts';
 
 /** Lengths in shares of a whole note and how they are written. */
@@ -16,8 +16,6 @@ const ALTERS: Readonly<Record<string, number>> = { sharp: 1, flat: -1, natural: 
 const ARTICULATIONS: ReadonlySet<string> = new Set(['staccato', 'accent', 'tenuto']);
 const DYNAMICS: ReadonlySet<string> = new Set(['ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff']);
 const FINGERS: ReadonlySet<string> = new Set(['0', '1', '2', '3', '4']);
-
-export type Ending = NonNullable<BarDraft['ending']>;
 
 /** A bar of one voice. */
 export interface VoiceBar {
@@ -74,7 +72,9 @@ export const barsOfVoice = (
   let ratio: EventDraft['ratio'];
   let open = bar(0);
 
-  const spell = ({ pitch, accidental, endTie }: AbcPitch): PitchSpelling => {
+  const spell = ({ pitch, accidental, endTie }: AbcPitch, at: number): PitchSpelling => {
+    if (accidental !== undefined && !(accidental in ALTERS))
+      complain(at, 'Quarter tones cannot be read: write a sharp (^), a flat (_) or a natural (=).');
     const step = STEPS[((pitch % 7) + 7) % 7]!;
     const alter =
       accidental !== undefined
@@ -108,8 +108,8 @@ export const barsOfVoice = (
         normal: Math.max(1, Math.round(note.startTriplet * (note.tripletMultiplier ?? 2 / 3))),
       };
     for (const grace of gracenotes)
-      open.events.push({ pitches: [spell(grace)], type: 'eighth', grace: true });
-    const spelled = pitches.map(spell);
+      open.events.push({ pitches: [spell(grace, startChar)], type: 'eighth', grace: true });
+    const spelled = pitches.map((each) => spell(each, startChar));
     const startsTie = pitches.some(({ startTie }) => startTie !== undefined);
     tied = new Map(
       pitches.flatMap((each, index) => (each.startTie ? [[each.pitch, spelled[index]!.alter]] : [])),
