@@ -45,8 +45,15 @@ export interface Departing<Way> {
   readonly departing: readonly number[];
   /** Whether what was cannot be taken at a moment any more. */
   readonly isDecided: (index: number) => boolean;
-  /** The cheapest way through a stretch that takes what was wherever it is not free; undefined for none. */
-  readonly through: (stretch: Stretch, isFree: (index: number) => boolean) => Detour<Way> | undefined;
+  /**
+   * The cheapest way through a stretch that takes what was wherever it is not free; undefined for none. The tries of one
+   * stretch are numbered.
+   */
+  readonly through: (
+    stretch: Stretch,
+    isFree: (index: number) => boolean,
+    attempt: number,
+  ) => Detour<Way> | undefined;
 }
 
 /**
@@ -64,11 +71,12 @@ export const detoursOf = <Way>({
   for (const stretch of stretchesOf(departing)) {
     const own = departing.filter((index) => index >= stretch.first && index < stretch.end);
     const decided = [...new Set(own.filter(isDecided).map((index) => bars[index]!))];
-    for (const [before, after] of decided.length > 0 ? FREE_BARS : FREE_BARS.slice(0, 1)) {
+    const freedoms = decided.length > 0 ? FREE_BARS : FREE_BARS.slice(0, 1);
+    for (const [attempt, [before, after]] of freedoms.entries()) {
       const isFree = (index: number): boolean =>
         decided.some((bar) => bars[index]! >= bar - before && bars[index]! <= bar + after);
       if (own.every(isFree)) continue;
-      const detour = through(stretch, isFree);
+      const detour = through(stretch, isFree, attempt);
       if (!detour || detour.price > margin) continue;
       ways.set(stretch, detour.way);
       margin -= Math.max(0, detour.price);

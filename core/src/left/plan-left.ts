@@ -3,6 +3,7 @@ import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
 import type { Sound } from '../score/sounds.ts';
 import { leftCosts, type LeftTerm } from './hand/costs.ts';
+import type { KnownDetours } from './detours.ts';
 import { neckTables } from './hand/hand.ts';
 import { keepWhatWas, type TakenBefore } from './keep-what-was.ts';
 import {
@@ -40,6 +41,7 @@ export interface LeftMemory extends Accounted {
   readonly moments: Moments;
   readonly stepTables: StepTables;
   readonly hands: readonly HandAt[];
+  readonly detours?: KnownDetours;
   /** By sound: the price of every way to take it, cheapest first; worked out when first asked for. */
   readonly prices: readonly (readonly PricedPlacement[])[];
 }
@@ -52,6 +54,8 @@ export interface LeftOptions {
   readonly positionAt?: ReadonlyMap<number, number>;
   /** How the piece was taken before: away from what is decided it stays so within a near tie. */
   readonly was?: TakenBefore;
+  /** Detours that the last plan looked for; those of `memory` when missing. */
+  readonly detours?: KnownDetours;
 }
 
 const stepTablesOf = ({ school, weights, hand, guitar }: LeftSetup): StepTables =>
@@ -90,7 +94,10 @@ export const planLeft = (
   );
   const cheapest = accounted(stepper, tables, bestPath(tables), memory);
   const bars = piece.slices.map(({ bar }) => bar);
-  const path = options.was ? keepWhatWas(stepper, cheapest, bars, options.was) : cheapest.path;
+  const known = options.detours ?? memory?.detours;
+  const { path, detours } = options.was
+    ? keepWhatWas(stepper, cheapest, bars, options.was, known)
+    : { path: cheapest.path, detours: known };
   const solved = path === cheapest.path ? cheapest : accounted(stepper, tables, path, cheapest);
   const { accounts } = solved;
 
@@ -121,6 +128,7 @@ export const planLeft = (
       moments: made,
       stepTables: tablesOfSteps,
       hands,
+      ...(detours && { detours }),
       get prices() {
         return (prices ??= pricesBySound(setup, tablesOfSteps, made, cheapest, choices));
       },

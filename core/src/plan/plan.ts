@@ -222,7 +222,11 @@ export const planPiece = (
     unlike,
   } = leftHandFor(score, fingering, leftSetup, clock, reuse, options);
   const onPage = undecided
-    ? planLeft(score, likened, leftSetup, clock, { memory: cheapest.memory, was: undecided.left })
+    ? planLeft(score, likened, leftSetup, clock, {
+        memory: cheapest.memory,
+        was: undecided.left,
+        ...(reuse?.left.detours && { detours: reuse.left.detours }),
+      })
     : cheapest;
   const seamed = closeSeams(onPage, likened, fingering, setup.tempo, reuse?.jumps, undecided);
   const { left, fingering: alike, jumps } = seamed;

@@ -69,17 +69,13 @@ export class Advance {
   }
 
   /**
-   * All ways from `before` to `moment`, whose notes may be held on beyond `nextOnset`. States with the same residue
+   * All ways from `before` to `moment`, whose notes may be held on beyond the next one. States with the same residue
    * reach the same state by the same option and position, so they are tried cheapest first, and no further than
    * the best found; what the window would drop anyway is not even tried.
    */
-  step(
-    before: Layer | undefined,
-    moment: Moment,
-    nextOnset: number,
-  ): { readonly layer: Layer; readonly exact: boolean } {
+  step(before: Layer | undefined, moment: Moment): { readonly layer: Layer; readonly exact: boolean } {
     const { budget, groups, stepper, table } = this;
-    const isHeldOn = (sound: number): boolean => stepper.endOf(sound) > nextOnset;
+    const isHeldOn = (sound: number): boolean => stepper.endOf(sound) > moment.nextOnset;
     const { count } = moment.options;
     stepper.prepare(before, moment);
     table.clear();

@@ -135,6 +135,19 @@ export class StateTable {
   }
 }
 
+/** Where a layer has the state `state` of another, or −1: for a state or two, where a table of hashes would not pay. */
+export const stateIn = (layer: Layer, other: Layer, state: number): number => {
+  const position = other.position[state]!;
+  const base = state * SLOTS;
+  for (let at = 0; at < layer.count; at += 1) {
+    if (layer.position[at] !== position) continue;
+    let slot = 0;
+    while (slot < SLOTS && layer.slots[at * SLOTS + slot] === other.slots[base + slot]) slot += 1;
+    if (slot === SLOTS) return at;
+  }
+  return -1;
+};
+
 /** A layer of some states of another, in the order given. */
 export const layerOf = (from: Layer, states: readonly number[]): Layer => {
   const count = states.length;

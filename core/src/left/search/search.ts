@@ -46,7 +46,8 @@ const inOrderOf = (fresh: Layer, old: Layer, scratch: StateTable): Layer | undef
 /**
  * Exact dynamic programming over the moments of a piece. With the tables of an earlier run it starts at the
  * first moment whose options differ. As soon as the states agree again but for a constant the old choices stay the
- * best, up to the next moment that differs; costs of layers taken over are then those of the earlier run.
+ * best, up to the next moment that differs; costs of layers taken over are then those of the earlier run. A search through
+ * a part of a piece begins from the state `start` of the moment before it, as the earlier one must have.
  */
 export const search = (
   stepper: Stepper,
@@ -54,28 +55,29 @@ export const search = (
   budget: SearchBudget = DEFAULT_BUDGET,
   earlier?: SearchTables,
   onProgress?: (done: number) => void,
+  start?: Layer,
 ): SearchTables => {
   const changed = moments.flatMap((moment, index) => (earlier?.moments[index] === moment ? [] : [index]));
-  const comparable = earlier !== undefined && earlier.moments.length === moments.length;
-  const first = comparable ? (changed[0] ?? moments.length) : 0;
-  const layers: Layer[] = comparable ? earlier.layers.slice(0, first) : [];
-  let exact = !comparable || earlier.exact;
+  const first = changed[0] ?? moments.length;
+  const layers: Layer[] = earlier?.layers.slice(0, first) ?? [];
+  let exact = earlier?.exact ?? true;
   let computed = 0;
   const taken = [...moments];
   const advance = new Advance(stepper, budget);
   const scratch = new StateTable();
   for (let index = first; index < moments.length; index += 1) {
-    const nextOnset = moments[index + 1]?.onset ?? Infinity;
-    let reached = advance.step(layers[index - 1], moments[index]!, nextOnset);
+    const before = index === 0 ? start : layers[index - 1];
+    let reached = advance.step(before, moments[index]!);
     if (reached.layer.count === 0) {
       // No hand can come into the positions asked for: the rule gives way, and the plan shows that it did.
       const relaxed: Moment = { ...moments[index]!, positions: ALL_POSITIONS };
       taken[index] = relaxed;
-      reached = advance.step(layers[index - 1], relaxed, nextOnset);
+      reached = advance.step(before, relaxed);
     }
     computed += 1;
     exact &&= reached.exact;
-    const again = comparable ? inOrderOf(reached.layer, earlier.layers[index]!, scratch) : undefined;
+    const old = earlier?.layers[index];
+    const again = old && inOrderOf(reached.layer, old, scratch);
     layers.push(again ?? reached.layer);
     if (again) {
       // From here to the next change everything follows as before.
@@ -88,15 +90,18 @@ export const search = (
   return { moments: taken, layers, exact, computed };
 };
 
-/** The cheapest way through the tables. */
-export const bestPath = ({ layers }: SearchTables): readonly PathStep[] => {
+/** The cheapest way through the tables. Cheapest first: it ends in the first state of the last layer. */
+export const bestPath = ({ layers }: SearchTables): readonly PathStep[] =>
+  pathTo(layers, layers.length - 1, 0);
+
+/** The cheapest way to a state of one of some layers. */
+export const pathTo = (layers: readonly Layer[], last: number, state: number): readonly PathStep[] => {
   const path: PathStep[] = [];
-  // Cheapest first: the best way ends in the first state of the last layer.
-  let state = layers.length > 0 ? 0 : -1;
-  for (let index = layers.length - 1; index >= 0; index -= 1) {
+  let own = state;
+  for (let index = last; index >= 0; index -= 1) {
     const layer = layers[index]!;
-    path.push({ option: layer.option[state]!, position: layer.position[state]!, state });
-    state = layer.parent[state]!;
+    path.push({ option: layer.option[own]!, position: layer.position[own]!, state: own });
+    own = layer.parent[own]!;
   }
   return path.reverse();
 };
