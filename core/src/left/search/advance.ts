@@ -1,3 +1,4 @@
+import { summable } from '../../fingering/summable.ts';
 import { HeldCuts, HeldNotes, ResidueGroups, withinWindow } from './residue-groups.ts';
 import { TABLE_FRETS } from '../hand/hand.ts';
 import { SLOTS, StateTable, type Layer } from './layer.ts';
@@ -151,7 +152,7 @@ export class Advance {
     const position = stepper.positionOf(state);
     const shared = stepper.frame(state, option, position);
     stepper.settle(state);
-    const cost = (before ? before.cost[state]! : 0) + shared + stepper.costFrom(state);
+    const cost = (before ? before.cost[state]! : 0) + summable(shared + stepper.costFrom(state));
     this.table.offer(position, stepper.next, 0, cost, before ? state : -1, option);
   }
 
@@ -200,7 +201,8 @@ export class Advance {
     let kinds = 0;
     for (; at < end; at += 1) {
       const state = groups.members[at]!;
-      const reached = (before ? before.cost[state]! : 0) + shared;
+      const begun = before ? before.cost[state]! : 0;
+      const reached = begun + shared;
       if (reached >= best) break;
       if (stayingOnly && stepper.positionOf(state) !== position) continue;
       const kind = groups.kindOf[state]!;
@@ -208,7 +210,7 @@ export class Advance {
       if (reached >= least) continue;
       if (at !== promising) movement = stepper.bounds.movement(state, option, position);
       if (reached + movement >= least) continue;
-      const cost = reached + stepper.costFrom(state);
+      const cost = begun + summable(shared + stepper.costFrom(state));
       if (cost >= least) continue;
       if (kindCost[kind] === Infinity) found[kinds++] = kind;
       kindCost[kind] = cost;

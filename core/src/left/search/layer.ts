@@ -80,6 +80,13 @@ export class StateTable {
     return true;
   }
 
+  private compare(one: number, other: number): number {
+    let difference = this.position[one]! - this.position[other]!;
+    for (let slot = 0; difference === 0 && slot < SLOTS; slot += 1)
+      difference = this.slots[one * SLOTS + slot]! - this.slots[other * SLOTS + slot]!;
+    return difference;
+  }
+
   /** Index of a state, or −1. */
   find(position: number, slots: ArrayLike<number>, from = 0): number {
     return this.table[this.placeOf(position, slots, from)]!;
@@ -127,10 +134,13 @@ export class StateTable {
       this.table[this.placeOf(this.position[index]!, this.slots, index * SLOTS)] = index;
   }
 
-  /** The states named, cheapest first, at most `limit` of them, as a layer of its own. */
+  /**
+   * The states named, cheapest first, at most `limit` of them, as a layer of its own. What costs the same comes in the order of
+   * position and strings, whichever was found first.
+   */
   layer(states: number[], limit = Infinity): Layer {
     const { cost } = this;
-    const kept = states.sort((a, b) => cost[a]! - cost[b]! || a - b);
+    const kept = states.sort((a, b) => cost[a]! - cost[b]! || this.compare(a, b));
     return layerOf(this, kept.length > limit ? kept.slice(0, limit) : kept);
   }
 }
@@ -146,6 +156,16 @@ export const stateIn = (layer: Layer, other: Layer, state: number): number => {
     if (slot === SLOTS) return at;
   }
   return -1;
+};
+
+/** Whether two layers hold the same states at costs that differ by one constant. */
+export const differByConstant = (one: Layer, other: Layer): boolean => {
+  if (one.count !== other.count) return false;
+  const difference = one.cost[0]! - other.cost[0]!;
+  for (let index = 0; index < one.count; index += 1)
+    if (one.cost[index]! - other.cost[index]! !== difference || one.position[index] !== other.position[index])
+      return false;
+  return one.slots.every((slot, index) => slot === other.slots[index]);
 };
 
 /** A layer of some states of another, in the order given. */

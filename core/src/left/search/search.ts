@@ -1,6 +1,6 @@
 import { Advance } from './advance.ts';
 import { DEFAULT_BUDGET, type SearchBudget } from './budget.ts';
-import { layerOf, SLOTS, StateTable, type Layer } from './layer.ts';
+import { differByConstant, type Layer } from './layer.ts';
 import { ALL_POSITIONS, type Moment } from '../moments/ways-at-moment.ts';
 import type { Stepper } from './step.ts';
 
@@ -20,28 +20,6 @@ export interface PathStep {
   /** Index of the state in its layer. */
   readonly state: number;
 }
-
-const EQUAL = 1e-9;
-
-/**
- * The fresh layer in the order of the old one when both hold the same states at costs that differ by one constant,
- * so that the layers after the old one may follow it; undefined when they do not.
- */
-const inOrderOf = (fresh: Layer, old: Layer, scratch: StateTable): Layer | undefined => {
-  if (fresh.count !== old.count) return undefined;
-  const difference = fresh.cost[0]! - old.cost[0]!;
-  // Cheapest first on both sides: unequal costs tell most layers apart before any state is compared.
-  for (let index = 0; index < fresh.count; index += 1)
-    if (Math.abs(fresh.cost[index]! - old.cost[index]! - difference) > EQUAL) return undefined;
-  scratch.load(fresh);
-  const order: number[] = [];
-  for (let index = 0; index < old.count; index += 1) {
-    const same = scratch.find(old.position[index]!, old.slots, index * SLOTS);
-    if (same < 0 || Math.abs(fresh.cost[same]! - old.cost[index]! - difference) > EQUAL) return undefined;
-    order.push(same);
-  }
-  return layerOf(fresh, order);
-};
 
 /**
  * Exact dynamic programming over the moments of a piece. With the tables of an earlier run it starts at the
@@ -64,7 +42,6 @@ export const search = (
   let computed = 0;
   const taken = [...moments];
   const advance = new Advance(stepper, budget);
-  const scratch = new StateTable();
   for (let index = first; index < moments.length; index += 1) {
     const before = index === 0 ? start : layers[index - 1];
     let reached = advance.step(before, moments[index]!);
@@ -77,9 +54,8 @@ export const search = (
     computed += 1;
     exact &&= reached.exact;
     const old = earlier?.layers[index];
-    const again = old && inOrderOf(reached.layer, old, scratch);
-    layers.push(again ?? reached.layer);
-    if (again) {
+    layers.push(reached.layer);
+    if (old && differByConstant(reached.layer, old)) {
       // From here to the next change everything follows as before.
       const next = changed.find((each) => each > index) ?? moments.length;
       layers.push(...earlier!.layers.slice(index + 1, next));

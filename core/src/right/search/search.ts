@@ -1,3 +1,4 @@
+import { summable } from '../../fingering/summable.ts';
 import { EventCosts } from './event-costs.ts';
 import type { PluckEvent, Wanted } from '../events/events.ts';
 import { RightLayer, RightLayerInTheMaking } from './layer.ts';
@@ -27,8 +28,6 @@ export interface RightBudget {
 /** Highest price that is worked out; what is not listed costs more. In units of effort. */
 export const RIGHT_PRICE_LIMIT = 3;
 export const RIGHT_BUDGET: RightBudget = { window: 14, slack: RIGHT_PRICE_LIMIT };
-
-const EQUAL = 1e-9;
 
 const START = new RightLayer({ state: [FREE_RIGHT_HAND], cost: [0], parent: [-1], option: [-1] }, [0]);
 
@@ -62,8 +61,7 @@ const differsByConstant = (a: RightLayer, b: RightLayer): boolean => {
   if (a.count !== b.count) return false;
   const difference = a.cost[0]! - b.cost[0]!;
   for (let index = 0; index < a.count; index += 1)
-    if (a.state[index] !== b.state[index] || Math.abs(a.cost[index]! - b.cost[index]! - difference) > EQUAL)
-      return false;
+    if (a.state[index] !== b.state[index] || a.cost[index]! - b.cost[index]! !== difference) return false;
   return true;
 };
 
@@ -88,7 +86,7 @@ const advance = (
     const state = layer.state[from]! as RightState;
     for (let chosen = 0; chosen < event.options.length; chosen += 1) {
       const after = afterEvent(state, event, event.options[chosen]!, remembers);
-      making.offer(after, reached + costs.from(state, chosen), from, chosen);
+      making.offer(after, reached + summable(costs.from(state, chosen)), from, chosen);
     }
   }
   return making.layer(slack);
