@@ -72,10 +72,16 @@ export const detoursOf = <Way>({
     const own = departing.filter((index) => index >= stretch.first && index < stretch.end);
     const decided = [...new Set(own.filter(isDecided).map((index) => bars[index]!))];
     const freedoms = decided.length > 0 ? FREE_BARS : FREE_BARS.slice(0, 1);
+    const tried = new Set<string>();
     for (const [attempt, [before, after]] of freedoms.entries()) {
       const isFree = (index: number): boolean =>
         decided.some((bar) => bars[index]! >= bar - before && bars[index]! <= bar + after);
       if (own.every(isFree)) continue;
+      const free = bars
+        .slice(stretch.first, stretch.end + MEETS_AGAIN)
+        .map((_, at) => isFree(stretch.first + at));
+      if (tried.has(free.join())) continue;
+      tried.add(free.join());
       const detour = through(stretch, isFree, attempt);
       if (!detour || detour.price > margin) continue;
       ways.set(stretch, detour.way);

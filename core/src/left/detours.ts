@@ -14,11 +14,15 @@ interface Searched {
   readonly tables: SearchTables;
 }
 
-/**
- * Searches for detours of the plan before: under the moment at which a stretch begins and the number of the try. Most
- * decisions leave most moments of a stretch as they were, so that a search can go on from the one before.
- */
+/** Searches that are kept for the next plan: as many as there are tries for two or three stretches. */
+const KEPT_SEARCHES = 32;
+
+/** What the searches for detours of a plan leave to those of the next. */
 export interface KnownDetours {
+  /**
+   * By the moment at which a stretch begins and the number of the try, the last one last. Most decisions leave most moments
+   * of a stretch as they were, so that a search can go on from the one before.
+   */
   readonly searched: ReadonlyMap<string, Searched>;
   /** Moments narrowed to one option: the same objects again tell the search that nothing has changed. */
   readonly narrowed: WeakMap<Moment, Map<number, Moment>>;
@@ -34,15 +38,14 @@ export class Detours {
   /** What a later plan can go on from. */
   readonly known: KnownDetours;
 
-  private readonly searched = new Map<string, Searched>();
-  private readonly earlier: ReadonlyMap<string, Searched>;
+  private readonly searched: Map<string, Searched>;
   private readonly stepper: Stepper;
   private readonly solved: Accounted;
 
   constructor(stepper: Stepper, solved: Accounted, { searched, narrowed } = NO_DETOURS) {
     this.stepper = stepper;
     this.solved = solved;
-    this.earlier = searched;
+    this.searched = new Map(searched);
     this.known = { searched: this.searched, narrowed };
   }
 
@@ -86,12 +89,16 @@ export class Detours {
   private search(first: number, moments: readonly Moment[], attempt: number): SearchTables {
     const { path, tables } = this.solved;
     const start = first === 0 ? undefined : layerOf(tables.layers[first - 1]!, [path[first - 1]!.state]);
-    const key = (number: number): string => `${first} ${number}`;
-    const known = [this.earlier.get(key(attempt)), this.searched.get(key(attempt - 1))].find(
-      (each) => each && isSameStart(each.start, start),
-    );
+    const key = `${first} ${attempt}`;
+    const isKin = ([other, each]: readonly [string, Searched]): boolean =>
+      other.startsWith(`${first} `) && isSameStart(each.start, start);
+    const kin = [...this.searched].filter(isKin);
+    const [, known] = kin.find(([other]) => other === key) ?? kin.at(-1) ?? [];
     const found = search(this.stepper, moments, DEFAULT_BUDGET, known?.tables, undefined, start);
-    this.searched.set(key(attempt), { start, tables: found });
+    this.searched.delete(key);
+    this.searched.set(key, { start, tables: found });
+    const [oldest] = this.searched.keys();
+    if (this.searched.size > KEPT_SEARCHES) this.searched.delete(oldest!);
     return found;
   }
 

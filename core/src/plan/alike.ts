@@ -19,15 +19,13 @@ export interface UnlikeReturn {
  * Beyond it the context is said to force the difference.
  */
 const WORTH_OF_LIKENESS = 1;
-/** What the next plan of the piece goes on from. */
-export interface AlikeMemory {
-  readonly left: LeftMemory;
-  /** What `left` was planned for. */
+/** Rounds in which returns that are too dear are given up, before all of them are. */
+const ROUNDS = 4;
+
+/** A plan with what it was made for. */
+interface Likened {
   readonly fingering: Fingering;
-  /** The teacher's own part of it. */
-  readonly own: Fingering;
-  /** Returns known to be forced apart: they are not tried again at every change elsewhere. */
-  readonly unlike: readonly UnlikeReturn[];
+  readonly memory: LeftMemory;
 }
 
 export interface AlikePlan {
@@ -35,6 +33,8 @@ export interface AlikePlan {
   /** The teacher's fingering with what was fixed so that returns are alike. */
   readonly fingering: Fingering;
   readonly unlike: readonly UnlikeReturn[];
+  /** The plans of the rounds, from which those of the next time go on. */
+  readonly rounds: readonly Likened[];
 }
 
 /** The bar and all bars like it. */
@@ -77,12 +77,10 @@ const differences = (one: Fingering, other: Fingering): number => {
   return [...ids].filter((id) => isDecidedOtherwise(one.choices.get(id), other.choices.get(id))).length;
 };
 
-/** Bars in which something is decided otherwise than it was. */
-const barsDecidedAnew = (score: Score, now: Fingering, before: Fingering = now): ReadonlySet<number> =>
+/** Bars in which a string or a finger is decided. */
+const barsDecided = (score: Score, { choices }: Fingering): ReadonlySet<number> =>
   new Set(
-    score.notes
-      .filter(({ id }) => isDecidedOtherwise(now.choices.get(id), before.choices.get(id)))
-      .map(({ bar }) => bar),
+    score.notes.filter(({ id }) => isDecidedOtherwise(choices.get(id), undefined)).map(({ bar }) => bar),
   );
 
 const sameTaking = (plan: LeftPlan, [here, there]: readonly [number, number]): boolean =>
@@ -93,18 +91,20 @@ const isUnlike =
   ({ pairs }: BarReturn): boolean =>
     pairs.some((pair) => !sameTaking(plan, pair));
 
-/** Whether a plan gives up something in a bar that another does not. */
-const isWorseIn = (bar: number, plan: LeftPlan, than: LeftPlan): boolean => {
-  const isMore = (here: readonly number[], there: readonly number[]) =>
-    here.some((sound) => plan.sounds[sound]!.bar === bar && !there.includes(sound));
-  return (
-    isMore(plan.brokenLocks, than.brokenLocks) ||
-    isMore(plan.cut, than.cut) ||
-    isMore(plan.unplayable, than.unplayable) ||
-    isMore(
-      plan.brokenRules.map(({ sound }) => sound),
-      than.brokenRules.map(({ sound }) => sound),
-    )
+/** Bars in which a plan gives up something that another does not. */
+const barsWorse = (plan: LeftPlan, than: LeftPlan): ReadonlySet<number> => {
+  const more = (here: readonly number[], there: readonly number[]) =>
+    here.filter((sound) => !there.includes(sound));
+  return new Set(
+    [
+      ...more(plan.brokenLocks, than.brokenLocks),
+      ...more(plan.cut, than.cut),
+      ...more(plan.unplayable, than.unplayable),
+      ...more(
+        plan.brokenRules.map(({ sound }) => sound),
+        than.brokenRules.map(({ sound }) => sound),
+      ),
+    ].map((sound) => plan.sounds[sound]!.bar),
   );
 };
 
@@ -115,68 +115,72 @@ export const isWorse = (plan: LeftPlan, than: LeftPlan): boolean =>
   plan.unplayable.length > than.unplayable.length ||
   plan.brokenRules.length > than.brokenRules.length;
 
+/** What is fixed so that returns are taken as the bars they are like, in a plan. */
+const fixedAlike = (
+  base: Fingering,
+  { piece: { score, sounds }, choices: taken }: LeftPlan,
+  returns: readonly BarReturn[],
+): Fingering => {
+  const choices = new Map<NoteId, Choice>(base.choices);
+  for (const [here, there] of returns.flatMap(({ pairs }) => pairs)) {
+    const model = taken[there];
+    if (!model) continue;
+    const { id } = score.notes[sounds[here]!.head]!;
+    choices.set(id, {
+      ...base.choices.get(id),
+      string: model.string as StringNumber,
+      finger: model.finger,
+    });
+  }
+  return { ...base, choices };
+};
+
+/** Going on from the plan that is closest leaves the least to solve anew. */
+const closest = (wanted: Fingering, plans: readonly Likened[]): LeftMemory =>
+  plans
+    .map(({ fingering, memory }) => ({ memory, away: differences(fingering, wanted) }))
+    .reduce((best, each) => (each.away < best.away ? each : best)).memory;
+
 /**
  * Fingers bars that come back as they were the first time, wherever that costs little; the others are returned with the
- * price of being alike. Bars in which something is fixed already are left as they are. `earlier` is the
- * memory of the last plan: from there on less has to be solved anew.
+ * price of being alike. Bars in which something is fixed already are left as they are. `apart` are returns known
+ * to be forced apart while nothing was decided: away from decisions they are not tried again, so that a decision is felt where
+ * it is made. `earlier` are the rounds of the last plan: from there on less has to be solved anew, to the same end.
  */
-export const likenReturns = (fingering: Fingering, plan: SolvedLeft, earlier?: AlikeMemory): AlikePlan => {
+export const likenReturns = (
+  fingering: Fingering,
+  plan: SolvedLeft,
+  apart: readonly UnlikeReturn[] = [],
+  earlier: readonly Likened[] = [],
+): AlikePlan => {
   const { piece, locks, setup, memory } = plan;
-  const { clock } = memory;
   const { score, sounds } = piece;
-  const idOf = (sound: number): NoteId => score.notes[sounds[sound]!.head]!.id;
   const isFree = ({ pairs }: BarReturn) =>
     pairs.every(([here]) => {
-      const lock = locks.get(idOf(here));
+      const lock = locks.get(score.notes[sounds[here]!.head]!.id);
       return lock?.string === undefined && lock?.finger === undefined;
     });
-  const apart = barReturns(score, sounds).filter(isUnlike(plan)).filter(isFree);
-  const decidedAnew = barsDecidedAnew(score, fingering, earlier?.own);
+  const differing = barReturns(score, sounds).filter(isUnlike(plan)).filter(isFree);
+  const decided = barsDecided(score, fingering);
   const isAsBefore = ({ bar, like }: UnlikeReturn): boolean =>
-    apart.some((each) => each.bar === bar) &&
-    ![bar, like].some((each) => [each - 1, each, each + 1].some((near) => decidedAnew.has(near)));
-  const known = (earlier?.unlike ?? []).filter(isAsBefore);
-  const differing = apart.filter(({ bar }) => !known.some((each) => each.bar === bar));
-  if (differing.length === 0) return { left: plan, fingering, unlike: known };
-
-  const fixed = (base: Fingering, from: LeftPlan, returns: readonly BarReturn[]): Fingering => {
-    const choices = new Map<NoteId, Choice>(base.choices);
-    for (const { pairs } of returns)
-      for (const [here, there] of pairs) {
-        const model = from.choices[there];
-        if (!model) continue;
-        const { string, finger } = model;
-        choices.set(idOf(here), { ...base.choices.get(idOf(here)), string: string as StringNumber, finger });
-      }
-    return { ...base, choices };
-  };
-  const solve = (wanted: Fingering, from: LeftMemory): SolvedLeft =>
-    planLeft(score, wanted, setup, clock, { memory: from });
-
-  const together = fixed(fingering, plan, differing);
-  // Going on from the plan that is closer leaves less to solve anew.
-  const fromEarlier =
-    earlier !== undefined && differences(earlier.fingering, together) <= differences(fingering, together);
-  const all = solve(together, fromEarlier ? earlier.left : plan.memory);
-  const isWorth = (one: LeftPlan, returns: readonly BarReturn[]): boolean =>
-    !isWorse(one, plan) &&
-    one.cost - plan.cost <= WORTH_OF_LIKENESS * returns.length &&
-    // The first bar itself may have moved meanwhile.
-    !returns.some(isUnlike(one));
-  if (isWorth(all, differing)) return { left: all, fingering: together, unlike: known };
-
-  const prices = pricesOfLikeness(plan, all, differing);
-  const priced = (returns: readonly BarReturn[]): UnlikeReturn[] =>
-    returns.map(({ bar, like }) => ({ bar, like, price: prices.get(bar)! }));
-  const isCheap = ({ bar }: BarReturn): boolean => prices.get(bar)! <= WORTH_OF_LIKENESS;
-  const cheap = differing.filter(isCheap);
-  const dear = differing.filter((each) => !isCheap(each));
-  if (cheap.length > 0 && dear.length > 0) {
-    const wanted = fixed(fingering, plan, cheap);
-    const some = solve(wanted, all.memory);
-    if (isWorth(some, cheap)) return { left: some, fingering: wanted, unlike: [...known, ...priced(dear)] };
+    differing.some((each) => each.bar === bar) &&
+    ![bar, like].some((each) => [each - 1, each, each + 1].some((near) => decided.has(near)));
+  const unlike = apart.filter(isAsBefore);
+  let trying = differing.filter(({ bar }) => !unlike.some((each) => each.bar === bar));
+  const rounds: Likened[] = [];
+  while (trying.length > 0 && rounds.length < ROUNDS) {
+    const wanted = fixedAlike(fingering, plan, trying);
+    const from = closest(wanted, [...earlier, ...rounds, { fingering, memory }]);
+    const alike = planLeft(score, wanted, setup, memory.clock, { memory: from });
+    rounds.push({ fingering: wanted, memory: alike.memory });
+    const prices = pricesOfLikeness(plan, alike, trying);
+    const dear = trying.filter(({ bar }) => prices.get(bar)! > WORTH_OF_LIKENESS);
+    if (dear.length === 0 && !isWorse(alike, plan)) return { left: alike, fingering: wanted, unlike, rounds };
+    unlike.push(...dear.map(({ bar, like }) => ({ bar, like, price: prices.get(bar)! })));
+    trying = dear.length === 0 ? [] : trying.filter((each) => !dear.includes(each));
   }
-  return { left: plan, fingering, unlike: [...known, ...priced(differing)] };
+  unlike.push(...trying.map(({ bar, like }) => ({ bar, like, price: Infinity })));
+  return { left: plan, fingering, unlike: unlike.toSorted((one, other) => one.bar - other.bar), rounds };
 };
 
 /**
@@ -188,19 +192,15 @@ const pricesOfLikeness = (
   alike: SolvedLeft,
   returns: readonly BarReturn[],
 ): ReadonlyMap<number, number> => {
-  const prices = new Map(
-    returns.map((each) => [
-      each.bar,
-      isUnlike(alike)(each) || isWorseIn(each.bar, alike, free) ? Infinity : 0,
-    ]),
-  );
+  const prices = new Map(returns.map((each) => [each.bar, isUnlike(alike)(each) ? Infinity : 0]));
+  const worse = barsWorse(alike, free);
   const slices = alike.hands.map(({ slice }) => slice);
   let near = 0;
   slices.forEach(({ bar }, index) => {
     while (near + 1 < returns.length && returns[near + 1]!.bar - bar < bar - returns[near]!.bar) near += 1;
     const nearest = returns[near]!.bar;
     const difference = alike.memory.accounts[index]!.cost - free.memory.accounts[index]!.cost;
-    prices.set(nearest, prices.get(nearest)! + difference);
+    prices.set(nearest, prices.get(nearest)! + (worse.has(bar) ? Infinity : difference));
   });
   return prices;
 };

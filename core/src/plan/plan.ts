@@ -1,6 +1,6 @@
 import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering.ts';
 import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
-import { likenReturns, type AlikeMemory } from './alike.ts';
+import { likenReturns, type AlikePlan } from './alike.ts';
 import { handOf, type Hand } from '../left/hand/hand.ts';
 import { planLeft, type LeftMemory } from '../left/plan-left.ts';
 import type { LeftPlan, LeftSetup } from '../left/left-plan.ts';
@@ -105,6 +105,7 @@ export interface Plan {
 /** What both hands do while the teacher has decided nothing: what decisions leave alone stays so. */
 interface Undecided extends BeforeDecisions {
   readonly right: Played & CellsPlayed;
+  readonly unlike: AlikePlan['unlike'];
 }
 
 /** What the next plan of the same piece under the same setup can reuse. */
@@ -120,10 +121,8 @@ export interface PlanMemory {
   /** Of the left hand before bars that come back were likened, and as it stands in the plan. */
   readonly free: LeftMemory;
   readonly left: LeftMemory;
-  readonly unlike: AlikeMemory['unlike'];
-  /** What `left` was planned for, and the teacher's own part of it. */
-  readonly alike: Fingering;
-  readonly own: Fingering;
+  readonly unlike: AlikePlan['unlike'];
+  readonly likening: AlikePlan['rounds'];
   readonly right: RightMemory;
   readonly undecided: Undecided & { readonly rules: string };
   readonly jumps: JumpMemory;
@@ -144,6 +143,7 @@ const leftHandFor = (
   fingering: Fingering,
   setup: LeftSetup,
   clock: Clock,
+  undecided: Undecided | undefined,
   reuse: PlanMemory | undefined,
   { onProgress }: PlanOptions = {},
 ) => {
@@ -153,12 +153,7 @@ const leftHandFor = (
   });
   const wanted = withSameBars(fingering, base);
   const same = wanted === fingering ? base : planLeft(score, wanted, setup, clock, { memory: base.memory });
-  const likened = likenReturns(
-    wanted,
-    same,
-    reuse && { left: reuse.left, fingering: reuse.alike, own: reuse.own, unlike: reuse.unlike },
-  );
-  return { base, left: likened.left, alike: likened.fingering, unlike: likened.unlike };
+  return { base, ...likenReturns(wanted, same, undecided?.unlike, reuse?.likening) };
 };
 
 /** Both hands of a piece with its rules but without the teacher's choices. */
@@ -171,9 +166,13 @@ const undecidedHands = (
   tempo: number | undefined,
 ): Undecided => {
   const open: Fingering = { ...fingering, choices: new Map() };
-  const onPage = leftHandFor(score, open, leftSetup, clock, undefined);
-  const { closed, left } = closeSeams(onPage.left, onPage.alike, open, tempo);
-  return { left: left.choices, closed, right: planRight(score, open, left, rightSetup, clock) };
+  const {
+    fingering: alike,
+    left: onPage,
+    unlike,
+  } = leftHandFor(score, open, leftSetup, clock, undefined, undefined);
+  const { closed, left } = closeSeams(onPage, alike, open, tempo);
+  return { left: left.choices, closed, unlike, right: planRight(score, open, left, rightSetup, clock) };
 };
 
 /** Plans both hands for a piece around what the source and the teacher have fixed. */
@@ -218,9 +217,10 @@ export const planPiece = (
   const {
     base,
     left: cheapest,
-    alike: likened,
+    fingering: likened,
     unlike,
-  } = leftHandFor(score, fingering, leftSetup, clock, reuse, options);
+    rounds,
+  } = leftHandFor(score, fingering, leftSetup, clock, undecided, reuse, options);
   const onPage = undecided
     ? planLeft(score, likened, leftSetup, clock, {
         memory: cheapest.memory,
@@ -286,10 +286,9 @@ export const planPiece = (
       free: base.memory,
       left: left.memory,
       unlike,
-      alike,
-      own: fingering,
+      likening: rounds,
       right: right.memory,
-      undecided: undecided ?? { rules, left: left.choices, closed: seamed.closed, right },
+      undecided: undecided ?? { rules, left: left.choices, closed: seamed.closed, unlike, right },
       jumps: seamed.memory,
     },
   };
