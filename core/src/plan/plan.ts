@@ -137,6 +137,9 @@ export interface PlanOptions {
   readonly onTiming?: (timing: { readonly left: number; readonly right: number }) => void;
 }
 
+/** What planning the left hand again goes on from. */
+type LeftReuse = Pick<PlanMemory, 'free' | 'likening'>;
+
 /** The left hand around what is fixed, with bars that come back likened to each other. */
 const leftHandFor = (
   score: Score,
@@ -144,7 +147,7 @@ const leftHandFor = (
   setup: LeftSetup,
   clock: Clock,
   undecided: Undecided | undefined,
-  reuse: PlanMemory | undefined,
+  reuse: LeftReuse | undefined,
   { onProgress }: PlanOptions = {},
 ) => {
   const base = planLeft(score, fingering, setup, clock, {
@@ -156,7 +159,7 @@ const leftHandFor = (
   return { base, ...likenReturns(wanted, same, undecided?.unlike, reuse?.likening) };
 };
 
-/** Both hands of a piece with its rules but without the teacher's choices. */
+/** Both hands of a piece with its rules but without the teacher's choices, with what planning them with those can go on from. */
 const undecidedHands = (
   score: Score,
   fingering: Fingering,
@@ -164,15 +167,17 @@ const undecidedHands = (
   rightSetup: RightSetup,
   clock: Clock,
   tempo: number | undefined,
-): Undecided => {
+  options: PlanOptions,
+): { readonly undecided: Undecided; readonly reuse: LeftReuse } => {
   const open: Fingering = { ...fingering, choices: new Map() };
-  const {
-    fingering: alike,
-    left: onPage,
-    unlike,
-  } = leftHandFor(score, open, leftSetup, clock, undefined, undefined);
-  const { closed, left } = closeSeams(onPage, alike, open, tempo);
-  return { left: left.choices, closed, unlike, right: planRight(score, open, left, rightSetup, clock) };
+  const onPage = leftHandFor(score, open, leftSetup, clock, undefined, undefined, options);
+  const { unlike } = onPage;
+  const { closed, left } = closeSeams(onPage.left, onPage.fingering, open, tempo);
+  const right = planRight(score, open, left, rightSetup, clock);
+  return {
+    undecided: { left: left.choices, closed, unlike, right },
+    reuse: { free: onPage.base.memory, likening: onPage.rounds },
+  };
 };
 
 /** Plans both hands for a piece around what the source and the teacher have fixed. */
@@ -208,19 +213,19 @@ export const planPiece = (
   const now = options.now ?? (() => 0);
   const started = now();
   const rules = JSON.stringify([...fingering.rules]);
-  const undecided =
-    reuse?.undecided.rules === rules
-      ? reuse.undecided
-      : fingering.choices.size > 0
-        ? { rules, ...undecidedHands(score, fingering, leftSetup, rightSetup, clock, setup.tempo) }
-        : undefined;
+  const known = reuse?.undecided.rules === rules ? reuse.undecided : undefined;
+  const open =
+    known || fingering.choices.size === 0
+      ? undefined
+      : undecidedHands(score, fingering, leftSetup, rightSetup, clock, setup.tempo, options);
+  const undecided = known ?? (open && { rules, ...open.undecided });
   const {
     base,
     left: cheapest,
     fingering: likened,
     unlike,
     rounds,
-  } = leftHandFor(score, fingering, leftSetup, clock, undecided, reuse, options);
+  } = leftHandFor(score, fingering, leftSetup, clock, undecided, reuse ?? open?.reuse, open ? {} : options);
   const onPage = undecided
     ? planLeft(score, likened, leftSetup, clock, {
         memory: cheapest.memory,
