@@ -218,6 +218,10 @@
 {/if}
 
 <style>
+  /* A key changes what a dozen buttons look like: fading them costs a dozen frames just while the planner works. */
+  .desk :global(.btn) {
+    transition: none;
+  }
   .desk {
     display: flex;
     flex-direction: column;
