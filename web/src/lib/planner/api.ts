@@ -175,9 +175,9 @@ export interface PlannerApi {
   /** Where and why the last plan takes notes otherwise than another version of the open piece, made for another hand. */
   handPoints(there: VersionMessage): readonly HandPoint[];
   /** What is heard of another version of the open piece. */
-  soundsOf(version: VersionMessage): PlanSounds;
+  soundsOf(version: VersionMessage): Promise<PlanSounds>;
   /** The source with the fingering of the last plan merged in, as UTF-8. */
-  writeMusicXml(): Result<Uint8Array, ImportProblem>;
+  writeMusicXml(): Promise<Result<Uint8Array, ImportProblem>>;
   /** The last plan as `oculon.plan/1`. */
-  writeJson(): string;
+  writeJson(): Promise<string>;
 }

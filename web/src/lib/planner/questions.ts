@@ -3,8 +3,6 @@ import {
   choicesFor,
   comparePatternsInSteps,
   compareReturns,
-  CUT_FOR,
-  DRILLS_FOR,
   fixesOf,
   markedPage,
   nearTies,
@@ -14,48 +12,23 @@ import {
   phrasesOf,
   pluckChoices,
   previewOf,
-  practised,
-  shapeCards,
   shiftPlacesInSteps,
   signsOnPage,
-  soundOf,
-  spotDrillTitle,
-  spotScore,
-  spotSource,
-  walkHeading,
-  walkThrough,
-  writeMidi,
   waysOut,
-  wordingIn,
   withoutBarre,
   type Choice,
   type Density,
-  type Depth,
-  type Language,
   type NoteId,
   type NoteIndex,
-  type NoteNames,
   type Passage,
   type Pattern,
   type Plan,
-  type ShapeCard,
-  type Spot,
-  type SpotDrill,
   type Steps,
   type StringNumber,
   type WithoutBarre,
 } from '@oculon/core';
-import type { PlanSounds } from '../sound/listening.svelte.ts';
-import type {
-  MovementsView,
-  MovementWay,
-  PageView,
-  ShiftWay,
-  SpotDrillView,
-  SpotView,
-  WalkView,
-  WayView,
-} from './api.ts';
+import type { LATER_QUESTIONS } from './later-questions.ts';
+import type { MovementsView, MovementWay, PageView, ShiftWay, WayView } from './api.ts';
 
 type Changed = { readonly plan: Plan['left']; readonly changed: readonly number[] };
 
@@ -87,44 +60,6 @@ export const QUESTIONS = {
       notes: [...marked.page.at].map(([sound, marks]) => [plan.left.sounds[sound]!.head, marks]),
       positions: signsOnPage(plan, marked).filter(({ kind }) => kind === 'position'),
     };
-  },
-  /** The piece as a student is walked through it, each line with its heading; hard bars come in slow motion as well. */
-  walk: (plan: Plan, depth: Depth, language: Language, noteNames: NoteNames): readonly WalkView[] => {
-    const wording = wordingIn(language, noteNames);
-    return walkThrough(wording, plan, depth, { withSlow: true }).map((line) => ({
-      ...line,
-      heading: walkHeading(wording, plan, line),
-    }));
-  },
-  /** What is heard of the plan: as the strings ring, and with every note as long as it is written. */
-  sounds: (plan: Plan): PlanSounds => ({
-    planned: soundOf(plan),
-    written: soundOf(plan, { asWritten: true }),
-  }),
-  midi: (plan: Plan, asWritten: boolean, once: boolean): Uint8Array => writeMidi(plan, { asWritten, once }),
-  /** The shapes of the left hand in playing order. */
-  shapes: (plan: Plan): readonly ShapeCard[] => shapeCards(plan),
-  /** What of the piece is to be practised, with the drills that there are notes for. */
-  spots: (plan: Plan): readonly SpotView[] =>
-    practised(plan, '').spots.map(({ spot, ladder }) => ({
-      spot,
-      ladder,
-      drills: DRILLS_FOR[spot.kind].filter(
-        (drill) => spotScore(plan, spot, CUT_FOR[drill], '', ladder.rungs[0]!) !== undefined,
-      ),
-    })),
-  /** A drill cut from the piece, as a document. */
-  spotDrill: (
-    plan: Plan,
-    spot: Spot,
-    drill: SpotDrill,
-    tempo: number,
-    language: Language,
-    noteNames: NoteNames,
-  ): SpotDrillView | undefined => {
-    const title = spotDrillTitle(wordingIn(language, noteNames), plan.score, spot, drill);
-    const source = spotSource(plan, spot, CUT_FOR[drill], title, tempo);
-    return source === undefined ? undefined : { title, source };
   },
   /** What can be done about a note that cannot be played or held. */
   waysOut: (plan: Plan, note: NoteIndex) => waysOut(plan, note),
@@ -181,10 +116,20 @@ export const QUESTIONS = {
   },
 };
 
-export type QuestionName = keyof typeof QUESTIONS;
+type Questions = typeof QUESTIONS & typeof LATER_QUESTIONS;
+export type QuestionName = keyof Questions;
 type Tail<Args extends readonly unknown[]> = Args extends readonly [unknown, ...infer Rest] ? Rest : never;
 /** What a question takes beside the plan. */
-export type QuestionArguments<Name extends QuestionName> = Tail<Parameters<(typeof QUESTIONS)[Name]>>;
+export type QuestionArguments<Name extends QuestionName> = Tail<Parameters<Questions[Name]>>;
 type Outcome<T> = T extends Generator<void, infer Value, void> ? Value : T;
 /** What a question is answered with. */
-export type QuestionAnswer<Name extends QuestionName> = Outcome<ReturnType<(typeof QUESTIONS)[Name]>>;
+export type QuestionAnswer<Name extends QuestionName> = Outcome<ReturnType<Questions[Name]>>;
+
+type Asked = (plan: Plan, ...args: readonly unknown[]) => unknown;
+
+/** How a question is answered; those that come later have to be fetched. */
+export const questionNamed = async (name: QuestionName): Promise<Asked> => {
+  if (name in QUESTIONS) return QUESTIONS[name as keyof typeof QUESTIONS] as Asked;
+  const { LATER_QUESTIONS: later } = await import('./later-questions.ts');
+  return later[name as keyof typeof later] as Asked;
+};

@@ -1,22 +1,17 @@
 import {
   proposedMarks,
-  wantedMarks,
   compareFingerings,
   difficultyOf,
   EMPTY_FINGERING,
   handPoints,
-  marksOf,
-  planJson,
   planPiece,
   readMusicXml,
   readSourceFile,
   success,
   rightSigns,
   rightTermDifferences,
-  soundOf,
   termDifferences,
   ringsOn,
-  writeMusicXml,
   type Fingering,
   type ImportedScore,
   type Plan,
@@ -26,9 +21,8 @@ import {
 } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { FingeringMessage, PlannerApi, VersionMessage } from './api.ts';
-import { findingWords } from '../words.ts';
 import { Desk } from './desk.ts';
-import { QUESTIONS } from './questions.ts';
+import { questionNamed } from './questions.ts';
 import { planSetup, scoreAsRead } from './setup.ts';
 import { exerciseScore, warmUpSteps } from './warm-up.ts';
 
@@ -189,7 +183,7 @@ const api: PlannerApi = {
   async ask(plan, number, name, args) {
     called();
     const about = planned();
-    const question = QUESTIONS[name] as (plan: Plan, ...args: readonly unknown[]) => unknown;
+    const question = await questionNamed(name);
     const answer = await desk.answer(plan, number, () => question(about, ...args));
     called();
     return answer as never;
@@ -220,23 +214,23 @@ const api: PlannerApi = {
     return handPoints(planned(), compared.plan);
   },
 
-  soundsOf(version) {
+  async soundsOf(version) {
     called();
     const plan = planOf(version);
-    return { planned: soundOf(plan), written: soundOf(plan, { asWritten: true }) };
+    const { soundsIn } = await import('./later-questions.ts');
+    return soundsIn(plan);
   },
 
-  writeMusicXml() {
+  async writeMusicXml() {
     const plan = planned();
-    const written = writeMusicXml(source, marksOf(plan), {
-      ...(part !== undefined && { part }),
-      signs: wantedMarks(plan, current().marks),
-    });
-    return written.ok ? success(new TextEncoder().encode(written.value)) : written;
+    const { musicXmlOf } = await import('./documents.ts');
+    return musicXmlOf(plan, { source, part, marks: current().marks });
   },
 
-  writeJson() {
-    return JSON.stringify(planJson(planned(), { parse: parseMs, ...timing }, findingWords), null, 1);
+  async writeJson() {
+    const plan = planned();
+    const { jsonOf } = await import('./documents.ts');
+    return jsonOf(plan, { parse: parseMs, ...timing });
   },
 };
 

@@ -15,7 +15,6 @@
     type RuleId,
   } from '@oculon/core';
   import BarRange from './BarRange.svelte';
-  import PatternChart from './PatternChart.svelte';
   import RuleList from './RuleList.svelte';
   import { rightTermWords, say } from '../../words.ts';
   import { differenceText, wayName } from './right-words.ts';
@@ -201,7 +200,9 @@
           </li>
         {/each}
       </ul>
-      {#key ways}<PatternChart {ways} />{/key}
+      {#await import('./PatternChart.svelte') then { default: PatternChart }}
+        {#key ways}<PatternChart {ways} />{/key}
+      {/await}
     {/if}
     <RuleList {piece} {decisions} {rules} {ondone} />
   </div>

@@ -1,0 +1,29 @@
+import {
+  marksOf,
+  planJson,
+  success,
+  wantedMarks,
+  writeMusicXml,
+  type ImportedScore,
+  type Plan,
+} from '@oculon/core';
+import { findingWords } from '../words.ts';
+
+/** What a piece was read from. */
+interface ReadFrom {
+  readonly source: string;
+  readonly part: string | undefined;
+  readonly marks: ImportedScore['marks'];
+}
+
+/** A plan in the file that the piece was read from. */
+export const musicXmlOf = (plan: Plan, { source, part, marks }: ReadFrom) => {
+  const written = writeMusicXml(source, marksOf(plan), {
+    ...(part !== undefined && { part }),
+    signs: wantedMarks(plan, marks),
+  });
+  return written.ok ? success(new TextEncoder().encode(written.value)) : written;
+};
+
+export const jsonOf = (plan: Plan, ms: Parameters<typeof planJson>[1]): string =>
+  JSON.stringify(planJson(plan, ms, findingWords), null, 1);
