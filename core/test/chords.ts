@@ -103,6 +103,7 @@ export const rankFingerings = (
     struck,
     struckBefore: 0,
     lineFrom: struck.map(() => -1),
+    lineSteps: struck.map(() => false),
     parallel: undefined,
     options,
     positions: -1,

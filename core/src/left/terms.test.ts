@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { planAs } from '../testing/planning.ts';
+import { planAs, planVoices } from '../testing/planning.ts';
 import type { LeftSchool } from '../fingering/vocabulary.ts';
 import { leftCosts, type LeftTerm } from './hand/costs.ts';
 
@@ -42,6 +42,20 @@ describe('what a movement of the left hand costs', () => {
       const line = ['A4/4 B4/4'];
       expect(paid('guide', line, '1:1 1:1')).toEqual([0, 0]);
       expect(paid('hop', line, '1:1 1:1')[1]).toBeCloseTo(costs.slideLast);
+    });
+  });
+
+  describe('a line', () => {
+    it('pays for a step that jumps over a string, and less for a leap', () => {
+      const over = (line: string, tokens: string) => paid('string change', [line], tokens)[1]!;
+      expect(over('E4/4 F4/4', '1:0 3:1')).toBeCloseTo(costs.stringSkip + costs.stepAcross);
+      expect(over('E4/4 F4/4', '1:0 2:1')).toBe(0);
+      expect(over('E4/4 A3/4', '1:0 3:2')).toBeCloseTo(costs.stringSkip);
+    });
+
+    it('does not leave the first string for the tenth fret of the third to shift on an open note', () => {
+      const { notes } = planVoices(['C4/4 D4/4 E4/4 F4/4 | C5/4 D5/4 E5/4 C5/4']);
+      expect(notes.slice(3, 5).map(({ string }) => string)).toEqual([1, 1]);
     });
   });
 

@@ -173,6 +173,11 @@ export const LEFT_COST_RULES = {
     'an open treble in a tune that is stopped high up falls out of its colour; our own value',
   ),
   stringSkip: rule(0.127, 'per string skipped', 'a voice likes to stay on a string or move to its neighbour'),
+  stepAcross: rule(
+    1,
+    'per string skipped by a tone or a semitone of a line',
+    'notes a step apart belong on one string or on neighbours: beyond them the line breaks in two colours; our own value',
+  ),
   pairSpread: rule(
     1.2,
     'per pair',
@@ -306,6 +311,7 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
   },
   campanella: {
     stringSkip: 0,
+    stepAcross: 0,
     openAgainstHigh: 0,
     openInHighLine: 0,
     liftRinging: 2,
@@ -359,7 +365,7 @@ export const LEFT_WEIGHTS = {
     'pastTheBody',
   ],
   'open-among-stopped': ['openAgainstHigh', 'openInHighLine', 'openInLine'],
-  'string-changes': ['stringSkip', 'leaveString'],
+  'string-changes': ['stringSkip', 'stepAcross', 'leaveString'],
   hops: ['hop', 'slideInPosition', 'crossOver', 'crossInHand'],
 } as const satisfies Readonly<Record<LeftWeight, readonly LeftCostName[]>>;
 

@@ -3,6 +3,7 @@ import { covers, isForRightHand, type PassageRule } from '../../fingering/rules.
 import { placesOf, type Place } from '../../instrument/guitar.ts';
 import type { Midi } from '../../music/pitch.ts';
 import type { NoteId } from '../../score/score.ts';
+import type { Sound } from '../../score/sounds.ts';
 import type { PieceOnGuitar } from './piece-on-guitar.ts';
 import type { Hand, NeckTables } from '../hand/hand.ts';
 import type { SoundTables } from './sound-tables.ts';
@@ -51,6 +52,12 @@ const brokenOf = (piece: PieceOnGuitar, rules: readonly PassageRule[]): Uint8Arr
       for (const sound of piece.sounds) if (covers(rule, sound.bar)) broken[sound.index] = 0;
   return broken;
 };
+
+/** Semitones of a whole tone. */
+const TONE = 2;
+
+const isStep = (sound: Sound, from: Sound | undefined): boolean =>
+  from !== undefined && Math.abs(sound.midi - from.midi) <= TONE;
 
 /** A pair by the places of its sounds, when both are placed. */
 const placedPair = (pair: ParallelPair | undefined, placed: readonly number[]): PlacedPair | undefined => {
@@ -119,6 +126,7 @@ export const momentsOf = (
       beatsBefore: piece.beatsBefore[index]!,
       struck: placedSounds,
       lineFrom: placedSounds.map((sound) => piece.lineFrom[sound]!),
+      lineSteps: placedSounds.map((sound) => isStep(sounds[sound]!, sounds[piece.lineFrom[sound]!])),
       parallel: placedPair(piece.parallels[index], placedSounds),
       struckBefore: slices[index - 1]?.struck.length ?? 0,
       options: ways.options,

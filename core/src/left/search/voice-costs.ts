@@ -14,7 +14,7 @@ export const voiceCost = (
   costs: LeftCosts,
   leaving: StandingStates,
   sounds: SoundTables,
-  { options, struck }: Moment,
+  { lineSteps, options, struck }: Moment,
   state: number,
   option: number,
   ledger?: Ledger,
@@ -29,8 +29,9 @@ export const voiceCost = (
     const line = leaving.lineString[state * width + index]!;
     if (line >= 0) {
       const skipped = Math.max(0, Math.abs(line - string) - 1);
+      const skip = costs.stringSkip + (lineSteps[index]! ? costs.stepAcross : 0);
       const amount =
-        (line === string ? costs.stayOnString : costs.leaveString + costs.stringSkip * skipped) +
+        (line === string ? costs.stayOnString : costs.leaveString + skip * skipped) +
         (finger === 0 ? costs.openInLine : costs.stoppedInLine) +
         (isAlone && finger === 0 && string < TREBLES ? openAfterHigh(costs, leaving.position[state]!) : 0);
       cost += amount;
