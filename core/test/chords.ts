@@ -118,6 +118,7 @@ export const rankFingerings = (
     rest: new Float64Array(struck.length).fill(1),
     slurredFrom: new Int32Array(struck.length).fill(-1),
     slides: new Uint8Array(struck.length),
+    touched: new Uint8Array(struck.length),
   });
   stepper.prepare(undefined, moment);
   return options.assignments

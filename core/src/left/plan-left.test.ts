@@ -96,6 +96,25 @@ describe('the left hand, as players do it', () => {
     expect(['5/7', '5/19', '6/5']).toContain(`${string}/${fret}`);
   });
 
+  it('a string touched for its harmonic rings on without the finger', () => {
+    const score = exampleScore({ voices: ['E5/1', 'E3/4 A3/4 D4/4 G4/4'] });
+    const harmonics = {
+      ...score,
+      notes: score.notes.map((note) => ({ ...note, harmonic: 'natural' as const })),
+    };
+    const { left } = planPiece(harmonics);
+    expect(left.cut).toEqual([]);
+    expect(left.choices.map((choice) => choice?.fret)).toEqual([12, 12, 12, 12, 12]);
+    // What is touched at a moment, and what rings open from the moments before.
+    expect(left.hands.at(-1)!.lying.map(({ finger }) => finger > 0)).toEqual([
+      false,
+      true,
+      false,
+      false,
+      false,
+    ]);
+  });
+
   it('a slur stays on one string', () => {
     const plan = planVoices(['E4/4( F4/4) G4/4( F4/4)']);
     const [e, f, g, f2] = plan.notes;

@@ -199,11 +199,13 @@ const spendingOf = (accounts: readonly StepAccount[], sounds: readonly Sound[]) 
 
 /** The hand at every slice of a path; slices at which nothing changed are those of the earlier plan. */
 const handsOf = (
-  { sounds, slices }: PieceOnGuitar,
+  { sounds, slices, touched }: PieceOnGuitar,
   { tables, path }: Accounted,
   memory: LeftMemory | undefined,
-): readonly HandAt[] =>
-  slices.map((slice, index): HandAt => {
+): readonly HandAt[] => {
+  const placementsAt = (index: number) =>
+    tables.moments[index]!.options.assignments[path[index]!.option]!.placements;
+  return slices.map((slice, index): HandAt => {
     const step = path[index]!;
     const layer = tables.layers[index]!;
     if (memory?.tables.layers[index] === layer && memory.path[index]!.state === step.state)
@@ -213,10 +215,17 @@ const handsOf = (
       if (slot === 0) return undefined;
       const sound = slotSound(slot);
       const sounding = Math.max(sounds[sound]!.end, sounds[sound]!.grace ? slice.onset : 0) > slice.onset;
-      return { sound, string: k + 1, fret: slotFret(slot), finger: slotFinger(slot), sounding };
+      // A string is touched for its harmonic only while it is struck.
+      const touch = touched[sound] === 1 && slice.struck.includes(sound);
+      const { fret, finger } = (touch && placementsAt(index).find(({ string }) => string === k + 1)) || {
+        fret: slotFret(slot),
+        finger: slotFinger(slot),
+      };
+      return { sound, string: k + 1, fret, finger, sounding };
     }).filter((each) => each !== undefined);
     return { slice, position: step.position, lying, flat: layer.slots[step.state * SLOTS + FLAT]! };
   });
+};
 
 /** Sounds whose finger lies on other strings too while they sound. */
 const barredSounds = (hands: readonly HandAt[]): ReadonlySet<number> => {

@@ -163,6 +163,7 @@ export const momentsOf = (
     rest: restingTimes(sounds, slices, piece.ringing.broken, score.ticksPerQuarter),
     slurredFrom: piece.slurredFrom,
     slides: piece.slides,
+    touched: piece.touched,
   };
   return { moments, sounds: tables, twin, locks, rules, placed };
 };

@@ -19,6 +19,8 @@ export interface PieceOnGuitar {
   readonly slurredFrom: Int32Array;
   /** By sound: 1 when it is slid to, which asks for one finger; a slur asks for two. */
   readonly slides: Uint8Array;
+  /** By sound: 1 when it is a natural harmonic that the guitar has: see `SoundTables`. */
+  readonly touched: Uint8Array;
   /** By sound: the sound that the same voice struck alone just before, when both stand alone; −1 for none. */
   readonly lineFrom: Int32Array;
   /** By slice: two notes that move on in parallel, where there are any. */
@@ -83,6 +85,9 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
       const { slurredFrom, slideFrom } = score.notes[sound.head]!;
       return slurredFrom === undefined && slideFrom !== undefined ? 1 : 0;
     }),
+    touched: Uint8Array.from(sounds, ({ head, midi }) =>
+      score.notes[head]!.harmonic === 'natural' && harmonicPlacesOf(guitar, midi).length > 0 ? 1 : 0,
+    ),
     lineFrom,
     places: sounds.map((sound) => placesFor(score, sound, guitar)),
     beatsBefore: slices.map((slice, index) => {

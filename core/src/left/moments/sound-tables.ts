@@ -13,4 +13,6 @@ export interface SoundTables {
   readonly slurredFrom: Int32Array;
   /** 1 where it is a slide, which asks for one finger; a slur asks for two. */
   readonly slides: Uint8Array;
+  /** 1 where it is a natural harmonic: the string is touched, and rings on without the finger like an open one. */
+  readonly touched: Uint8Array;
 }

@@ -240,6 +240,10 @@ export class Stepper {
       const fret = options.placedFret[from]!;
       const struck = moment.struck[index]!;
       const at = base + k;
+      if (this.sounds.touched[struck] === 1) {
+        next[k] = packSlot(struck, 0, 0);
+        continue;
+      }
       // A note struck again on the string that still holds it lasts as long as the longer of the two.
       const longer =
         leaving.bound[at] === HELD &&
