@@ -21,6 +21,13 @@ export {
   barLabel,
   indexById,
 } from './score/score.ts';
+export {
+  correctMusicXml,
+  nextOfPitch,
+  type Correction,
+  type CorrectionProblem,
+} from './formats/musicxml/correct.ts';
+export { accidentalsOf, keyAlteration } from './score/accidentals.ts';
 export { anchorOf } from './score/anchor.ts';
 export { inOctave } from './score/in-octave.ts';
 export { beatText } from './score/place.ts';

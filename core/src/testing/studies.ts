@@ -5,10 +5,12 @@ import { readMusicXml } from '../formats/musicxml/read.ts';
 import { planPiece, setupFor, type Plan } from '../plan/plan.ts';
 import type { Score } from '../score/score.ts';
 
-/** The score of one of the studies that ship with the demo, by the name of its file. */
+/** One of the studies that ship with the demo as it is written, by the name of its file. */
+export const studyXml = (name: string): string =>
+  readFileSync(fileURLToPath(new URL(`../../../demo/studies/${name}.musicxml`, import.meta.url)), 'utf8');
+
 export const studyScore = (name: string): Score => {
-  const path = fileURLToPath(new URL(`../../../demo/studies/${name}.musicxml`, import.meta.url));
-  const read = readMusicXml(readFileSync(path, 'utf8'));
+  const read = readMusicXml(studyXml(name));
   if (!read.ok) throw new RangeError(read.error.code);
   return read.value.score;
 };

@@ -11,9 +11,11 @@ import {
   Tuplet,
   Voice,
 } from 'vexflow/core';
-import { pulse } from '@oculon/core';
-import { accidentalsOf } from './accidentals.ts';
+import { accidentalsOf, pulse } from '@oculon/core';
 import type { Bar, BarVoice, NoteIndex, NoteType, Score, VoiceEvent } from './score-types.ts';
+
+/** Accidentals as VexFlow names them, by the alteration in semitones. */
+const ACCIDENTALS: Readonly<Record<number, string>> = { [-2]: 'bb', [-1]: 'b', 0: 'n', 1: '#', 2: '##' };
 
 /** One voice of a bar as VexFlow draws it. */
 export interface DrawnVoice {
@@ -90,7 +92,7 @@ const makeNote = (
   score: Score,
   event: VoiceEvent,
   part: Part,
-  accidentals: ReadonlyMap<NoteIndex, string>,
+  accidentals: ReadonlyMap<NoteIndex, number>,
 ): StaveNote => {
   const stem = stemOf(event, part);
   const isRest = event.kind === 'rest';
@@ -105,8 +107,8 @@ const makeNote = (
     ...(event.wholeBarRest && { alignCenter: true }),
   });
   event.notes.forEach((index, place) => {
-    const accidental = accidentals.get(index);
-    if (accidental) note.addModifier(new Accidental(accidental), place);
+    const alter = accidentals.get(index);
+    if (alter !== undefined) note.addModifier(new Accidental(ACCIDENTALS[alter]!), place);
   });
   if (event.dots > 0 && !event.wholeBarRest)
     for (let dot = 0; dot < event.dots; dot += 1) Dot.buildAndAttach([note], { all: true });
@@ -124,7 +126,7 @@ const makeNote = (
 const makeGraceGroup = (
   score: Score,
   events: readonly VoiceEvent[],
-  accidentals: ReadonlyMap<NoteIndex, string>,
+  accidentals: ReadonlyMap<NoteIndex, number>,
 ): GraceNoteGroup => {
   const notes = events.map((event) => {
     const note = new GraceNote({
@@ -133,8 +135,8 @@ const makeGraceGroup = (
       slash: events.length === 1,
     });
     event.notes.forEach((index, place) => {
-      const accidental = accidentals.get(index);
-      if (accidental) note.addModifier(new Accidental(accidental), place);
+      const alter = accidentals.get(index);
+      if (alter !== undefined) note.addModifier(new Accidental(ACCIDENTALS[alter]!), place);
     });
     return note;
   });
@@ -194,7 +196,7 @@ const drawVoice = (
   bar: Bar,
   source: BarVoice,
   part: Part,
-  accidentals: ReadonlyMap<NoteIndex, string>,
+  accidentals: ReadonlyMap<NoteIndex, number>,
   filled: Filled,
 ): DrawnVoice => {
   const tickables: (StaveNote | GhostNote)[] = [];

@@ -1,4 +1,4 @@
-import { accidentalsOf } from './accidentals.ts';
+import { accidentalsOf } from '@oculon/core';
 import type { Bar, Score } from './score-types.ts';
 
 /** Room in px that a moment takes before the next one: the shortest printed length decides. */
