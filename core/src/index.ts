@@ -4,7 +4,7 @@
 export { type Result, success, failure } from './music/result.ts';
 export type { Steps } from './music/steps.ts';
 export type { Meter } from './music/meter.ts';
-export { type PitchSpelling, midiOf, pitchLabel, parsePitch } from './music/pitch.ts';
+export { type PitchSpelling, midiOf, pitchLabel, STEPS, parsePitch } from './music/pitch.ts';
 export { meterText, pulse } from './music/meter.ts';
 
 // The score

@@ -52,17 +52,19 @@ export const uploadPiece = async (
   part: string | undefined,
   onProgress: (share: number) => void,
 ): Promise<UploadOutcome> =>
-  (await tooLarge(file)) ??
-  sendPiece(
-    file,
-    'POST',
-    part === undefined ? '/api/pieces' : `/api/pieces?part=${encodeURIComponent(part)}`,
-    onProgress,
-  );
+  (await tooLarge(file)) ?? sendPiece(file, 'POST', inPart('/api/pieces', part), onProgress);
 
-/** Sends a score file as another source of a piece that is there. */
+const inPart = (address: string, part: string | undefined): string =>
+  part === undefined ? address : `${address}?part=${encodeURIComponent(part)}`;
+
+/** Sends a score file as another source of a piece that is there, which takes its name from it. */
 export const correctSource = async (file: File, piece: string): Promise<UploadOutcome> =>
   (await tooLarge(file)) ?? sendPiece(file, 'PUT', `/api/pieces/${piece}/source`, () => undefined);
+
+/** Sends the file of a piece in which a note was corrected. */
+export const correctNotes = async (file: File, piece: string, part: string): Promise<UploadOutcome> =>
+  (await tooLarge(file)) ??
+  sendPiece(file, 'PUT', `${inPart(`/api/pieces/${piece}/source`, part)}&keep-name`, () => undefined);
 
 /** Sends a score file. XMLHttpRequest, because fetch does not tell how far an upload is. */
 const sendPiece = (

@@ -5,6 +5,8 @@ import type {
   Choice,
   ComparedReturn,
   Comparison,
+  Correction,
+  CorrectionProblem,
   Density,
   Finding,
   FindingKey,
@@ -178,6 +180,11 @@ export interface PlannerApi {
   soundsOf(version: VersionMessage): Promise<PlanSounds>;
   /** The source with the fingering of the last plan merged in, as UTF-8. */
   writeMusicXml(): Promise<Result<Uint8Array, ImportProblem>>;
+  /** The source with one note corrected, as UTF-8. The pitch of a correction is meant as the teacher reads the piece. */
+  correct(
+    note: NoteId,
+    correction: Correction,
+  ): Promise<Result<Uint8Array, ImportProblem | CorrectionProblem>>;
   /** The last plan as `oculon.plan/1`. */
   writeJson(): Promise<string>;
 }

@@ -1,4 +1,4 @@
-import type { Choice, Density, Fingering, HandPoint, NoteIndex } from '@oculon/core';
+import type { Choice, Correction, Density, Fingering, HandPoint, NoteId, NoteIndex } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { PlanSounds } from '../sound/listening.svelte.ts';
 import type { MovementsView, PageView, PlanView, VersionComparison, VersionMessage } from './api.ts';
@@ -192,6 +192,11 @@ export class CurrentPlan {
   async exportMusicXml() {
     await this.#settled();
     return this.#planner.api.writeMusicXml();
+  }
+
+  /** The file of the piece with one note corrected. */
+  correct(note: NoteId, correction: Correction) {
+    return this.#planner.api.correct(note, correction);
   }
 
   async exportJson() {

@@ -1,10 +1,13 @@
 import {
+  correctMusicXml,
   marksOf,
   planJson,
   success,
   wantedMarks,
   writeMusicXml,
+  type Correction,
   type ImportedScore,
+  type NoteId,
   type Plan,
 } from '@oculon/core';
 import { findingWords } from '../words.ts';
@@ -27,3 +30,9 @@ export const musicXmlOf = (plan: Plan, { source, part, marks }: ReadFrom) => {
 
 export const jsonOf = (plan: Plan, ms: Parameters<typeof planJson>[1]): string =>
   JSON.stringify(planJson(plan, ms, findingWords), null, 1);
+
+/** The file that a piece was read from with one note corrected. */
+export const correctedXml = ({ source, part }: ReadFrom, note: NoteId, correction: Correction) => {
+  const corrected = correctMusicXml(source, note, correction, part === undefined ? {} : { part });
+  return corrected.ok ? success(new TextEncoder().encode(corrected.value)) : corrected;
+};

@@ -227,6 +227,20 @@ const api: PlannerApi = {
     return musicXmlOf(plan, { source, part, marks: current().marks });
   },
 
+  async correct(note, correction) {
+    const { score } = current();
+    const index = score.indexOf.get(note);
+    const shown = index === undefined ? undefined : planned().score.notes[index]!;
+    // A piece may be read an octave away from what its file says.
+    const octaves = shown ? score.notes[index!]!.sounding.octave - shown.sounding.octave : 0;
+    const meant =
+      correction.kind === 'pitch'
+        ? { ...correction, pitch: { ...correction.pitch, octave: correction.pitch.octave + octaves } }
+        : correction;
+    const { correctedXml } = await import('./documents.ts');
+    return correctedXml({ source, part, marks: current().marks }, note, meant);
+  },
+
   async writeJson() {
     const plan = planned();
     const { jsonOf } = await import('./documents.ts');

@@ -182,6 +182,7 @@
           student={data.version.student ?? ''}
           questions={data.questions}
           {address}
+          source={{ id: data.piece.id, part: data.part }}
           correcting={data.isTyped ? `/pieces/${data.piece.id}/type` : undefined}
           onjump={jump}
           onread={(question) => answered.add(question)}

@@ -81,10 +81,13 @@ export const correctPiece = async (
   fileName: string,
   content: Uint8Array,
   read: ScoreReader,
+  { part, keepsName = false }: { readonly part?: string; readonly keepsName?: boolean } = {},
 ): Promise<Result<ImportedPiece, ImportProblem> | undefined> => {
-  const made = await pieceFrom(fileName, content, read, undefined);
+  const made = await pieceFrom(fileName, content, read, part);
   if (!made.ok) return made;
   const { piece, repairs } = made.value;
-  const isThere = await asTeacher(pool, teacher, (client) => replaceSource(client, teacher, id, piece));
+  const isThere = await asTeacher(pool, teacher, (client) =>
+    replaceSource(client, teacher, id, piece, { keepsName }),
+  );
   return isThere ? success({ id, repairs }) : undefined;
 };

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { importPiece } from './import-piece.ts';
+import { correctPiece, importPiece } from './import-piece.ts';
 import { deletePiece, findPiece, findReading, findSource, listPieces, renamePiece } from './pieces.ts';
 import { readScore, type ScoreReader } from '../reading/read-score.ts';
 import { findFingering, newPiece, newTeacher, testPool } from '../testing.ts';
@@ -50,6 +50,24 @@ describe('pieces in the database', () => {
     if (!imported.ok) throw new Error(imported.error.code);
     expect((await findPiece(pool, teacher, imported.value.id))?.title).toBe('𝄞'.repeat(300));
     expect((await findReading(pool, teacher, imported.value.id))?.fileName).toMatch(/^a b 𝄞+$/u);
+  });
+
+  it('keep the name that they were given when a note of their file is corrected', async () => {
+    const teacher = await newTeacher(pool);
+    const imported = await importPiece(pool, teacher, 'one-thread.musicxml', study, readHere);
+    if (!imported.ok) throw new Error(imported.error.code);
+    const { id } = imported.value;
+    await renamePiece(pool, teacher, id, { title: 'For Tuesday', composer: 'M. O.' });
+    const file = new TextEncoder().encode(
+      new TextDecoder().decode(study).replace('One Thread', 'Two Threads'),
+    );
+    const correct = (keepsName: boolean) =>
+      correctPiece(pool, teacher, id, 'one-thread.musicxml', file, readHere, { part: 'P1', keepsName });
+    expect((await correct(true))?.ok).toBe(true);
+    expect(await findPiece(pool, teacher, id)).toMatchObject({ title: 'For Tuesday', composer: 'M. O.' });
+    expect(Buffer.from((await findSource(pool, teacher, id))!.content).equals(Buffer.from(file))).toBe(true);
+    expect((await correct(false))?.ok).toBe(true);
+    expect((await findPiece(pool, teacher, id))?.title).toBe('Two Threads');
   });
 
   it('that cannot be read leave no trace', async () => {

@@ -74,6 +74,7 @@ export const replaceSource = async (
   teacher: TeacherId,
   id: PieceId,
   piece: NewPiece,
+  { keepsName }: { readonly keepsName: boolean },
 ): Promise<boolean> => {
   const { rowCount } = await client.query(
     `insert into earlier_sources (teacher_id, piece_id, file_name, part_id, content)
@@ -87,9 +88,19 @@ export const replaceSource = async (
     [teacher, id, piece.fileName, piece.partId, Buffer.from(piece.content), JSON.stringify(piece.repairs)],
   );
   await client.query(
-    `update pieces set title = $3, composer = $4, bars = $5, notes = $6, key_fifths = $7, key_mode = $8, touched_at = now()
+    `update pieces set title = coalesce($3, title), composer = coalesce($4, composer), bars = $5, notes = $6,
+       key_fifths = $7, key_mode = $8, touched_at = now()
      where teacher_id = $1 and id = $2`,
-    [teacher, id, piece.title, piece.composer, piece.bars, piece.notes, piece.keyFifths, piece.keyMode],
+    [
+      teacher,
+      id,
+      keepsName ? null : piece.title,
+      keepsName ? null : piece.composer,
+      piece.bars,
+      piece.notes,
+      piece.keyFifths,
+      piece.keyMode,
+    ],
   );
   return true;
 };

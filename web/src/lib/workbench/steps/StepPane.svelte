@@ -5,6 +5,7 @@
   import QuestionsPanel from '../../handouts/QuestionsPanel.svelte';
   import type { VersionMessage } from '../../planner/api.ts';
   import type { Workbench } from '../workbench.svelte.ts';
+  import CorrectNote from '../correcting/CorrectNote.svelte';
   import BarreList from './BarreList.svelte';
   import FindingsPanel from './FindingsPanel.svelte';
   import FormPanel from './FormPanel.svelte';
@@ -31,6 +32,8 @@
     address: string;
     /** Where the text of the piece is corrected, when it was typed in here. */
     correcting: string | undefined;
+    /** The piece and the part of its file that is read. */
+    source: ComponentProps<typeof CorrectNote>['source'];
     onjump: (note: number) => void;
     onread: (question: string) => void;
     onhear: (version: VersionMessage, bar: number) => void;
@@ -43,6 +46,7 @@
     questions,
     address,
     correcting,
+    source,
     onjump,
     onread,
     onhear,
@@ -65,6 +69,9 @@
     {#if correcting}<a class="btn btn-sm" href={correcting}>Correct what was typed</a>{/if}
     <Part name="Form"><FormPanel {piece} {decisions} {planned} {onjump} {ondone} /></Part>
     <Part name="Hand, instrument, schools"><SetupPanel {piece} {decisions} /></Part>
+    {#if !correcting}
+      <Part name="A wrong note"><CorrectNote {source} {piece} {decisions} {planned} {caret} /></Part>
+    {/if}
   {:else if step === 'shapes'}
     <Part name="Shapes"><ShapeList {piece} {planned} {caret} {onjump} /></Part>
   {:else if step === 'left'}

@@ -26,13 +26,17 @@ export const GET: RequestHandler = async ({ params, locals }) => {
   });
 };
 
-/** Gives the piece another source, such as a typed text that was corrected; its fingerings stay. */
-export const PUT: RequestHandler = async ({ params, locals, request }) => {
+/**
+ * Gives the piece another source, such as one in which a note was corrected; its fingerings stay. `?part=` is the part to read, with
+ * `?keep-name` it is called what it was.
+ */
+export const PUT: RequestHandler = async ({ params, locals, request, url }) => {
   const piece = pieceIdSchema.safeParse(params.piece);
   // Nobody has a file read for a piece that is not theirs.
   const isOwn =
     piece.success && (await withOwn(locals, (client, teacher) => findPiece(client, teacher, piece.data)));
   const content = await readBody(request, MAX_SOURCE_BYTES);
+  const part = url.searchParams.get('part');
   const corrected = isOwn
     ? await withDatabase(() =>
         correctPiece(
@@ -42,6 +46,7 @@ export const PUT: RequestHandler = async ({ params, locals, request }) => {
           fileNameIn(request.headers),
           content,
           readScoreApart,
+          { ...(part !== null && { part }), keepsName: url.searchParams.has('keep-name') },
         ),
       )
     : undefined;

@@ -1,0 +1,42 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test, type Page } from './test';
+import { DANCE, finger, importStudy, settled, toStep } from './sheet.ts';
+
+const correcting = (page: Page) => page.getByLabel('Is the note wrong in the file?');
+
+test('a note that the file has wrong is put right in the file, and can be put back', async ({ page }) => {
+  await importStudy(page, DANCE);
+  await settled(page);
+  // What is decided elsewhere stays.
+  for (let step = 0; step < 4; step += 1) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('4');
+  await settled(page);
+  const decided = page.locator('.finger.teacher');
+  await expect(decided).toHaveText('4');
+  for (let step = 0; step < 3; step += 1) await page.keyboard.press('ArrowLeft');
+  await toStep(page, 'Read');
+  const panel = correcting(page);
+  const shown = panel.locator('form span').first();
+  const before = (await shown.textContent())!;
+  await expect(panel.getByRole('button', { name: 'Correct' })).toBeDisabled();
+  await panel.getByLabel('Accidental').selectOption({ label: '♯' });
+  await panel.getByRole('button', { name: 'Correct' }).click();
+  await expect(panel.getByRole('status')).toContainText('became');
+  await settled(page);
+  await expect(shown).not.toHaveText(before);
+  await expect(decided).toHaveText('4');
+  await expect(finger(page, 0)).toBeVisible();
+
+  // The file that is exported says so too.
+  await page.getByRole('button', { name: 'Hand out' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'MusicXML with the fingering' }).click();
+  expect(await readFile(await (await download).path(), 'utf8')).toContain('<alter>1</alter>');
+
+  await toStep(page, 'Read');
+  await panel.getByRole('button', { name: 'Take it back' }).click();
+  await expect(panel.getByRole('status')).toBeHidden();
+  await settled(page);
+  await expect(shown).toHaveText(before);
+  await expect(decided).toHaveText('4');
+});
