@@ -164,7 +164,7 @@ test('a selection is fixed and freed as one deed, and another way of it is kept 
   await expect(page.locator('.finger.teacher').first()).toBeVisible();
 
   // Laid beside the version it came from: on the sheet, in words, in a list and in a chart.
-  await page.getByRole('button', { name: 'Other versions' }).click();
+  await page.getByRole('button', { name: 'Versions', exact: true }).click();
   await page.getByRole('button', { name: 'Compare with First fingering' }).click();
   const against = page.getByTestId('against');
   await expect(against).toContainText(/\d+ of \d+ notes are taken otherwise there/);
@@ -173,6 +173,43 @@ test('a selection is fixed and freed as one deed, and another way of it is kept 
   await against.getByRole('list', { name: 'Notes that differ' }).getByRole('button').first().click();
   await against.getByRole('button', { name: 'Close' }).click();
   await expect(page.locator('[data-preview-of]')).toHaveCount(0);
+});
+
+test('a version is made, renamed, deleted and taken back where one works', async ({ page }) => {
+  await importStudy(page, DANCE);
+  const title = page.locator('a[href$="/versions"]').first();
+  const open = () => page.getByRole('button', { name: 'Versions', exact: true }).click();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('4');
+  // It is made from what has just been decided.
+  await open();
+  await page.getByLabel('Name of a new version').fill('For the hall');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(title).toHaveText('For the hall');
+  await expect(page.locator('.finger.teacher')).toHaveText('4');
+
+  await open();
+  await page.getByLabel('Name of this version').fill('For the large hall');
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await expect(title).toHaveText('For the large hall');
+
+  await open();
+  await page.getByRole('button', { name: 'Delete this version' }).click();
+  await expect(page.getByText('deleted', { exact: true })).toBeVisible();
+  await open();
+  await page.getByRole('button', { name: 'Take this version back' }).click();
+  await expect(page.getByText('deleted', { exact: true })).toBeHidden();
+
+  // The last one is kept.
+  await open();
+  await page.getByRole('button', { name: 'Delete this version' }).click();
+  await expect(page.getByText('deleted', { exact: true })).toBeVisible();
+  await open();
+  await page.getByRole('link', { name: 'First fingering' }).click();
+  await expect(title).toHaveText('First fingering');
+  await open();
+  await page.getByRole('button', { name: 'Delete this version' }).click();
+  await expect(page.getByRole('alert')).toContainText('A piece keeps one version at least');
 });
 
 test('what was done is told, looked at on the sheet, brought back, and named', async ({ page }) => {

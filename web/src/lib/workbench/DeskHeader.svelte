@@ -21,11 +21,12 @@
 
   interface Props {
     piece: { readonly id: string; readonly title: string; readonly composer: string | null };
+    /** The version at hand as it is called, and as it is shown: with whom it is for. */
+    version: { readonly id: string; readonly name: string; readonly isAway: boolean };
     versionName: string;
     /** The other versions of the piece. */
     others: readonly NamedVersion[];
     oncompare: (version: NamedVersion) => void;
-    isAway: boolean;
     address: string;
     workbench: Workbench | undefined;
     exporting: boolean;
@@ -38,10 +39,10 @@
   }
   const {
     piece,
+    version,
     versionName,
     others,
     oncompare,
-    isAway,
     address,
     workbench,
     exporting,
@@ -59,14 +60,20 @@
   >
   <div class="title">
     <h1 class="truncate text-lg leading-tight font-semibold" title={piece.title}>{piece.title}</h1>
-    <p class="flex items-center text-xs">
+    <div class="flex items-center text-xs">
       <a class="link-hover truncate underline decoration-dotted" href="/pieces/{piece.id}/versions"
         >{versionName}</a
       >
-      <VersionMenu piecePath="/pieces/{piece.id}" {others} {oncompare} />
-      {#if isAway}<span class="badge badge-xs badge-warning">deleted</span>{/if}
+      <VersionMenu
+        piecePath="/pieces/{piece.id}"
+        {others}
+        {oncompare}
+        {version}
+        settle={() => workbench?.decisions.saving.settle() ?? Promise.resolve(true)}
+      />
+      {#if version.isAway}<span class="badge badge-xs badge-warning">deleted</span>{/if}
       {#if piece.composer}<span class="truncate opacity-80">· {piece.composer}</span>{/if}
-    </p>
+    </div>
   </div>
   {@render transport?.()}
   {#if workbench}

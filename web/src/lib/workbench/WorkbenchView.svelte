@@ -129,13 +129,13 @@
 <div class="desk">
   <DeskHeader
     piece={data.piece}
+    version={{ ...data.version, id: data.fingering }}
     {versionName}
     others={data.others}
     oncompare={(version) => {
       workbench?.past.close();
       void workbench?.against.lay(version);
     }}
-    isAway={data.version.isAway}
     {address}
     {workbench}
     exporting={exporting.isWriting}

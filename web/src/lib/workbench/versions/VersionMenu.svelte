@@ -1,7 +1,9 @@
 <script lang="ts">
   import { ChevronDown } from '@lucide/svelte';
   import DropDown from '../../shell/DropDown.svelte';
+  import type { ComponentProps } from 'svelte';
   import type { NamedVersion } from './against.svelte.ts';
+  import VersionDeeds from './VersionDeeds.svelte';
 
   interface Props {
     /** Where the versions of the piece lie. */
@@ -9,15 +11,17 @@
     /** The other versions of the piece, the last touched first. */
     others: readonly NamedVersion[];
     oncompare: (version: NamedVersion) => void;
+    version: ComponentProps<typeof VersionDeeds>['version'];
+    settle: () => Promise<boolean>;
   }
-  /** The other versions of the piece: to go to, or to lay beside this one. */
-  const { piecePath, others, oncompare }: Props = $props();
+  /** The versions of the piece: others to go to or to lay beside this one, and what can be done with this one. */
+  const { piecePath, others, oncompare, version, settle }: Props = $props();
 </script>
 
 <DropDown
-  label="Other versions"
+  label="Versions"
   buttonClass="btn btn-ghost btn-xs btn-square"
-  panelLabel="Other versions of the piece"
+  panelLabel="Versions of the piece"
   panelClass="left-0 w-80 max-w-[90vw] p-2 text-sm"
 >
   {#snippet button()}<ChevronDown class="size-4" />{/snippet}
@@ -26,20 +30,20 @@
       <p class="p-1 opacity-80">This is the only version of the piece.</p>
     {/if}
     <ul aria-label="Other versions">
-      {#each others as version (version.id)}
+      {#each others as other (other.id)}
         <li class="flex items-center gap-2 p-1">
-          <a class="link-hover grow truncate font-serif" href="{piecePath}/{version.id}">{version.name}</a>
+          <a class="link-hover grow truncate font-serif" href="{piecePath}/{other.id}">{other.name}</a>
           <button
             class="btn btn-xs"
-            aria-label="Compare with {version.name}"
+            aria-label="Compare with {other.name}"
             onclick={() => {
               close();
-              oncompare(version);
+              oncompare(other);
             }}>Compare</button
           >
         </li>
       {/each}
     </ul>
-    <a class="link mt-1 block p-1" href="{piecePath}/versions">New, rename, delete …</a>
+    <VersionDeeds {piecePath} {version} {settle} onclose={close} />
   {/snippet}
 </DropDown>
