@@ -13,6 +13,7 @@
     readonly seenAt: Date | null;
     readonly editions: readonly Date[];
     readonly questions: number;
+    readonly changed: 'piece' | 'version' | null;
   }
 </script>
 
@@ -51,6 +52,13 @@
         >
       {/if}
       {#if !isOver(each)}
+        {#if each.changed}
+          <span class="block text-xs text-warning"
+            >{each.changed === 'piece'
+              ? 'A note of the piece was corrected since; the student does not have that yet.'
+              : 'The version has changed since.'}</span
+          >
+        {/if}
         <button class="btn btn-ghost btn-xs" disabled={isBusy} onclick={() => onrenew(each)}
           >Give as it stands now</button
         >

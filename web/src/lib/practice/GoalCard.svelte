@@ -103,7 +103,7 @@
         >{isCutting ? 'Planning …' : basis.newer > 0 ? 'Take the version as it is now' : 'Set'}</button
       >{/if}
     {#if basis.newer > 0}<span class="text-xs text-warning"
-        >{basis.newer === 1 ? 'One decision' : `${basis.newer} decisions`} newer than the plan</span
+        >{basis.newer === 1 ? 'One change' : `${basis.newer} changes`} newer than the plan</span
       >{/if}
   </form>
   {#if goal.state === 'learning' && forecast}

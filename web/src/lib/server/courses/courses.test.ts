@@ -121,6 +121,13 @@ describe('a goal', () => {
       tempo: 66,
       newer: -3,
     });
+    // A correction of the piece is a change as well.
+    await pool.query(
+      `insert into earlier_sources (teacher_id, piece_id, file_name, part_id, content, replaced_at)
+       select teacher_id, piece_id, 'before.musicxml', 'P1', '', now() + interval '1 minute' from fingerings where id = $1`,
+      [fingering],
+    );
+    expect((await listBases(pool, own, course))[0]!.newer).toBe(-2);
     await removeGoal(pool, own, goal, true);
     expect(await listGoals(pool, own, course)).toEqual([]);
     expect(await findSheets(pool, own, course, goal)).toBeUndefined();

@@ -47,7 +47,7 @@ const basisSchema = z.object({
   pieceId: z.uuid().nullable(),
   version: z.string().nullable(),
   tempo: z.coerce.number().nullable(),
-  /** Decisions of the version since it was cut. */
+  /** Decisions of the version and corrections of the piece since it was cut. */
   newer: z.int(),
 });
 export type GoalBasis = z.infer<typeof basisSchema>;
@@ -60,7 +60,9 @@ export const listBases = async (
 ): Promise<GoalBasis[]> => {
   const { rows } = await client.query(
     `select goal.id, goal.course_id as "courseId", version.id as "fingeringId", version.piece_id as "pieceId",
-       version.name as version, goal.tempo, coalesce(version.revision - goal.revision, 0) as newer
+       version.name as version, goal.tempo, coalesce(version.revision - goal.revision, 0) +
+         (select count(*)::integer from earlier_sources as source where source.teacher_id = goal.teacher_id
+          and source.piece_id = version.piece_id and source.replaced_at > goal.cut_at) as newer
      from course_goals as goal
      left join fingerings as version
        on version.teacher_id = goal.teacher_id and version.id = goal.fingering_id and version.deleted_at is null

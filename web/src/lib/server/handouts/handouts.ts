@@ -33,6 +33,8 @@ const givenSchema = z.object({
   /** Editions before the one it shows, with the days on which they were given. */
   editions: z.array(z.coerce.date()),
   questions: z.int(),
+  /** What has changed since it was given: a note of the piece was corrected, or something was decided. */
+  changed: z.enum(['piece', 'version']).nullable(),
 });
 export type GivenHandout = z.infer<typeof givenSchema>;
 
@@ -49,7 +51,12 @@ export const listHandouts = async (
        revoked_at as "revokedAt", seen_at as "seenAt",
        array(select given_at::text from handout_editions
              where teacher_id = handout.teacher_id and handout_id = handout.id order by edition) as editions,
-       (select count(*)::integer from questions where teacher_id = handout.teacher_id and handout_id = handout.id) as questions
+       (select count(*)::integer from questions where teacher_id = handout.teacher_id and handout_id = handout.id) as questions,
+       case
+         when exists (select from earlier_sources as source where source.teacher_id = handout.teacher_id
+                      and source.piece_id = version.piece_id and source.replaced_at > handout.given_at) then 'piece'
+         when version.revision > handout.revision then 'version'
+       end as changed
      from handouts as handout
      join fingerings as version on version.teacher_id = handout.teacher_id and version.id = handout.fingering_id
      where handout.teacher_id = $1
