@@ -203,7 +203,7 @@
     <div
       class="playhead"
       data-playhead={playhead}
-      style:left="{playedAt - 4}px"
+      style:transform="translateX({playedAt - 4}px)"
       style:top="{geometry.staffTop - top - 14}px"
       style:height="{geometry.staffBottom - geometry.staffTop + 28}px"
     ></div>
@@ -262,6 +262,9 @@
   }
   .playhead {
     position: absolute;
+    left: 0;
+    /* It goes on with every note: a picture of its own, which is moved and never painted anew. */
+    will-change: transform;
     width: 20px;
     border-radius: 5px;
     background: color-mix(in oklab, var(--color-primary) 16%, transparent);

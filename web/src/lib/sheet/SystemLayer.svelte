@@ -283,7 +283,7 @@
   }
   .bar-number {
     font-size: 10px;
-    opacity: 0.65;
+    fill-opacity: 0.65;
   }
   .words {
     font-style: italic;
@@ -401,7 +401,7 @@
   /* Nobody asked for it: lighter, and in brackets of its own by the tooltip. */
   .advice {
     fill: var(--color-secondary);
-    opacity: 0.9;
+    fill-opacity: 0.9;
   }
   .ringing {
     fill: none;

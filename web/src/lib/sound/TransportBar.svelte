@@ -256,6 +256,7 @@
     border-radius: 50%;
     background: var(--color-primary);
     opacity: 0.25;
+    will-change: opacity, transform;
   }
   .pulse.lit {
     opacity: 1;

@@ -51,7 +51,7 @@
   }
   .barre {
     fill: var(--color-secondary);
-    opacity: 0.75;
+    fill-opacity: 0.75;
   }
   .held {
     stroke: var(--color-secondary);
@@ -83,7 +83,7 @@
   .window {
     font: 8.5px var(--font-sans);
     fill: currentColor;
-    opacity: 0.85;
+    fill-opacity: 0.85;
     paint-order: stroke;
     stroke: var(--color-base-100);
     stroke-width: 3px;

@@ -86,7 +86,7 @@
   .name {
     font: 9.5px var(--font-sans);
     fill: currentColor;
-    opacity: 0.75;
+    fill-opacity: 0.75;
   }
   .here {
     fill: color-mix(in oklab, var(--color-warning) 18%, transparent);

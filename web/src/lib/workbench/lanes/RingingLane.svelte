@@ -72,6 +72,6 @@
   }
   .damp.may {
     stroke-width: 1;
-    opacity: 0.7;
+    stroke-opacity: 0.7;
   }
 </style>

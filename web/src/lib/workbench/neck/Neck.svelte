@@ -162,11 +162,11 @@
   .key {
     font: 11px var(--font-sans);
     fill: currentColor;
-    opacity: 0.75;
+    fill-opacity: 0.75;
   }
   .fret.home {
     font-weight: 700;
-    opacity: 1;
+    fill-opacity: 1;
   }
   .key {
     text-anchor: end;
@@ -176,7 +176,7 @@
     fill: var(--color-secondary);
   }
   .barre {
-    opacity: 0.55;
+    fill-opacity: 0.55;
   }
   .dot.resting {
     fill: color-mix(in oklab, var(--color-secondary) 40%, var(--color-base-100));
@@ -206,7 +206,7 @@
     stroke: currentColor;
   }
   .silent {
-    opacity: 0.55;
+    stroke-opacity: 0.55;
   }
   /* A place at which the note can be taken lights up; what is taken already shows its finger. */
   .place {

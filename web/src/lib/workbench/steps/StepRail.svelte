@@ -69,7 +69,7 @@
   .number {
     font-family: var(--font-serif);
     font-weight: 400;
-    opacity: 0.8;
+    color: color-mix(in oklab, currentColor 80%, transparent);
   }
   .name {
     flex: 1;
