@@ -4,7 +4,8 @@ import type { Bar, Score } from './score-types.ts';
 /** Room in px that a moment takes before the next one: the shortest printed length decides. */
 const ROOM_FOR_QUARTER = 38;
 const ROOM_PER_HALVING = 6;
-const LEAST_ROOM = 25;
+/** A head, and a digit beside it with half a staff space of clear ground on both sides. */
+const LEAST_ROOM = 29;
 const ACCIDENTAL = 11;
 const GRACE = 14;
 /** Bar line and the space around it; signs of repetition. */

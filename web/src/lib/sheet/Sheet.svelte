@@ -5,12 +5,13 @@
   import { SvelteSet } from 'svelte/reactivity';
   import type { SystemPlan } from '../engraving/breaks.ts';
   import { DrawingQueue } from '../engraving/drawing-queue.ts';
-  import { layOut, layOutLine } from '../engraving/lay-out.ts';
+  import { layOut, layOutLine, roomNeeded } from '../engraving/lay-out.ts';
   import LaneStack from '../workbench/lanes/LaneStack.svelte';
   import { LANE_HEIGHTS } from '../workbench/lanes/lane.ts';
   import { pinch } from './pinch.ts';
   import type { Origins } from '../engraving/marks.ts';
   import { handleKey } from '../workbench/commands/key-table.ts';
+  import { ZOOMS } from '../workbench/desk-view.svelte.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
   import { lineToSee } from './turn-page.ts';
   import { chordWords, shownSigns, shownSpans, wordsGone } from './shown-marks.ts';
@@ -99,9 +100,18 @@
     `${first}:${widths.join()}${continues ? '…' : ''}`;
   const queue = new DrawingQueue();
 
+  let room = $state<number>();
+  $effect(() => {
+    if (score) void roomNeeded(score).then((found) => (room = found));
+  });
+  $effect(() => {
+    const fits = view.layout === 'line' || !room ? ZOOMS.at(-1)! : Math.floor((width / room) * 100) / 100;
+    view.largest = Math.max(ZOOMS[0], Math.min(ZOOMS.at(-1)!, fits));
+  });
+
   // Breaks follow the width; the systems themselves are drawn by the queue, one task at a time.
   $effect(() => {
-    const page = Math.floor(width / view.zoom);
+    const page = Math.floor(width / view.shownZoom);
     const piece = score;
     const { layout } = view;
     if (!piece || width < 100) return;
@@ -206,13 +216,13 @@
   tabindex="0"
   bind:this={holder}
   {@attach measure}
-  {@attach pinch({ zoom: () => view.zoom, onzoom: (zoom) => view.zoomTo(zoom) })}
+  {@attach pinch({ zoom: () => view.shownZoom, onzoom: (zoom) => view.zoomTo(zoom) })}
   {onpointerdown}
   {onpointermove}
   {onpointerup}
 >
   {#if score}
-    <div class="music" style:zoom={view.zoom}>
+    <div class="music" style:zoom={view.shownZoom}>
       {#each systems as system (keyOf(system))}
         <System
           {score}

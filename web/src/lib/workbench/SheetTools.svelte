@@ -17,7 +17,8 @@
     disabled={!view.zoomBy(-1, true)}
     onclick={() => view.zoomBy(-1)}><ZoomOut class="size-4" /></button
   >
-  <span class="w-10 text-center text-xs tabular-nums" data-testid="zoom">{Math.round(view.zoom * 100)} %</span
+  <span class="w-10 text-center text-xs tabular-nums" data-testid="zoom"
+    >{Math.round(view.shownZoom * 100)} %</span
   >
   <button
     class="btn btn-ghost btn-xs btn-square"

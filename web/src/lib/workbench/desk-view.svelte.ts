@@ -37,6 +37,10 @@ const keptView = z
 /** How the teacher looks at a piece. It is no part of the fingering; the browser remembers it for each version. */
 export class DeskView {
   zoom = $state(USUAL_ZOOM);
+  /** The size at which the widest bar still fits the page: larger ones would push its notes into each other. */
+  largest = $state<number>(ZOOMS.at(-1)!);
+  /** The size at which the music is shown. */
+  readonly shownZoom = $derived(Math.min(this.zoom, this.largest));
   layout = $state<SheetLayout>('page');
   step = $state<WorkStep>('left');
   /** Lanes chosen for a step; those it brings itself where nothing was chosen. */
@@ -94,8 +98,8 @@ export class DeskView {
     const to =
       direction === 1
         ? ZOOMS.find((each) => each > this.zoom + 0.001)
-        : ZOOMS.findLast((each) => each < this.zoom - 0.001);
-    if (to === undefined) return false;
+        : ZOOMS.findLast((each) => each < this.shownZoom - 0.001);
+    if (to === undefined || (direction === 1 && this.zoom >= this.largest)) return false;
     if (!onlyAsk) this.zoom = to;
     return true;
   }
