@@ -12,6 +12,7 @@ import {
   Voice,
 } from 'vexflow/core';
 import { accidentalsOf, pulse } from '@oculon/core';
+import { keepDigitRoom } from './digit-room.ts';
 import type { Bar, BarVoice, NoteIndex, NoteType, Score, VoiceEvent } from './score-types.ts';
 
 /** Accidentals as VexFlow names them, by the alteration in semitones. */
@@ -110,6 +111,7 @@ const makeNote = (
     const alter = accidentals.get(index);
     if (alter !== undefined) note.addModifier(new Accidental(ACCIDENTALS[alter]!), place);
   });
+  if (event.notes.some((index) => accidentals.has(index))) keepDigitRoom(note);
   if (event.dots > 0 && !event.wholeBarRest)
     for (let dot = 0; dot < event.dots; dot += 1) Dot.buildAndAttach([note], { all: true });
   const signs = new Set(event.notes.flatMap((index) => score.notes[index]!.articulations));

@@ -12,6 +12,7 @@ import {
 import { meterText } from '@oculon/core';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
 import type { Bar, NoteIndex, Score } from './score-types.ts';
+import { digitRoomOf } from './digit-room.ts';
 import { drawVoices, type DrawnVoice } from './vexflow-notes.ts';
 
 const KEY_NAMES = [
@@ -87,7 +88,7 @@ const headBoxes = ({
   drawn: StaveNote;
 }): HeadBox[] => {
   const { modLeftPx, leftDisplacedHeadPx } = drawn.getMetrics();
-  const left = drawn.getAbsoluteX() - modLeftPx - leftDisplacedHeadPx;
+  const left = drawn.getAbsoluteX() - modLeftPx - leftDisplacedHeadPx + digitRoomOf(drawn);
   const ys = drawn.getYs();
   const hasStem = drawn.hasStem() && drawn.getStem() !== undefined;
   const { topY, baseY } = hasStem

@@ -6,7 +6,8 @@ const ROOM_FOR_QUARTER = 38;
 const ROOM_PER_HALVING = 6;
 /** A head, and a digit beside it with half a staff space of clear ground on both sides. */
 const LEAST_ROOM = 29;
-const ACCIDENTAL = 11;
+/** An accidental, and the digit before it. */
+const ACCIDENTAL = 25;
 const GRACE = 14;
 /** Bar line and the space around it; signs of repetition. */
 const BAR_EXTRA = 33;
