@@ -1,17 +1,21 @@
 import { Modifier, StringNumber, type StaveNote } from 'vexflow/core';
+import { BEFORE_LEDGER, isOnLedger } from './ledger.ts';
+import type { Note } from './score-types.ts';
 
-/** Room in px for a digit before an accidental, with its clear ground. */
-export const DIGIT_ROOM = 14;
-
+/** Room in px for a digit before a note, with its clear ground; more before accidentals and where ledger lines reach out. */
+const DIGIT = 12;
+const BEFORE_ACCIDENTAL = 3;
 /**
- * Keeps room for the digit that we write before the accidentals of a note: the engraver, which knows nothing of it, would set
- * the note before so near that they meet. It stands where a string number would, to the left of everything, and draws nothing.
+ * Keeps room for the digit that we write before a note: the engraver, which knows nothing of it, would set the note before so
+ * near that they meet, as in triplets, before accidentals, and where ledger lines reach out. It stands where a string
+ * number would, to the left of everything, and draws nothing.
  */
 class DigitRoom extends StringNumber {
-  constructor() {
+  constructor(room: number) {
     super('');
     this.setPosition(Modifier.Position.LEFT);
-    this.setWidth(DIGIT_ROOM - 1);
+    // The engraver adds a pixel of its own.
+    this.setWidth(room - 1);
   }
 
   override draw(): void {
@@ -19,10 +23,13 @@ class DigitRoom extends StringNumber {
   }
 }
 
-export const keepDigitRoom = (note: StaveNote): void => {
-  note.addModifier(new DigitRoom(), 0);
+export const keepDigitRoom = (drawn: StaveNote, notes: readonly Note[], hasAccidental: boolean): void => {
+  const room = DIGIT + (hasAccidental ? BEFORE_ACCIDENTAL : 0) + (notes.some(isOnLedger) ? BEFORE_LEDGER : 0);
+  drawn.addModifier(new DigitRoom(room), 0);
 };
 
-/** How much of what stands before a note is room for a digit, in px. */
-export const digitRoomOf = (note: StaveNote): number =>
-  (note.getModifierContext()?.getMembers(StringNumber.CATEGORY).length ?? 0) > 0 ? DIGIT_ROOM : 0;
+/** How much of what stands before a note, in whichever voice, is room for digits; in px. */
+export const digitRoomOf = (drawn: StaveNote): number => {
+  const rooms = drawn.getModifierContext()?.getMembers(StringNumber.CATEGORY) ?? [];
+  return rooms.length === 0 ? 0 : Math.max(...rooms.map((each) => each.getWidth() + 1));
+};

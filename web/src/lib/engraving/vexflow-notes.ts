@@ -111,7 +111,12 @@ const makeNote = (
     const alter = accidentals.get(index);
     if (alter !== undefined) note.addModifier(new Accidental(ACCIDENTALS[alter]!), place);
   });
-  if (event.notes.some((index) => accidentals.has(index))) keepDigitRoom(note);
+  if (event.notes.length > 0)
+    keepDigitRoom(
+      note,
+      event.notes.map((index) => score.notes[index]!),
+      event.notes.some((index) => accidentals.has(index)),
+    );
   if (event.dots > 0 && !event.wholeBarRest)
     for (let dot = 0; dot < event.dots; dot += 1) Dot.buildAndAttach([note], { all: true });
   const signs = new Set(event.notes.flatMap((index) => score.notes[index]!.articulations));

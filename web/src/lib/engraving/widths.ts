@@ -1,13 +1,14 @@
 import { accidentalsOf } from '@oculon/core';
+import { BEFORE_LEDGER, isOnLedger } from './ledger.ts';
 import type { Bar, Score } from './score-types.ts';
 
 /** Room in px that a moment takes before the next one: the shortest printed length decides. */
 const ROOM_FOR_QUARTER = 38;
 const ROOM_PER_HALVING = 6;
 /** A head, and a digit beside it with half a staff space of clear ground on both sides. */
-const LEAST_ROOM = 29;
-/** An accidental, and the digit before it. */
-const ACCIDENTAL = 25;
+const LEAST_ROOM = 32;
+/** An accidental, and the clear ground before it. */
+const ACCIDENTAL = 14;
 const GRACE = 14;
 /** Bar line and the space around it; signs of repetition. */
 const BAR_EXTRA = 33;
@@ -28,13 +29,14 @@ export const naturalWidth = (score: Score, bar: Bar): number => {
   const accidentals = accidentalsOf(score, bar);
   const room = onsets.reduce((sum, onset, index) => {
     const quarters = ((onsets[index + 1] ?? end) - onset) / score.ticksPerQuarter;
-    const hasAccidental = events.some(
-      (event) => event.onset === onset && event.notes.some((note) => accidentals.has(note)),
-    );
+    const struck = events.filter((event) => event.onset === onset).flatMap((event) => event.notes);
+    const hasAccidental = struck.some((note) => accidentals.has(note));
+    const hasLedger = struck.some((note) => isOnLedger(score.notes[note]!));
     return (
       sum +
       Math.max(LEAST_ROOM, ROOM_FOR_QUARTER + ROOM_PER_HALVING * Math.log2(Math.max(quarters, 1 / 64))) +
-      (hasAccidental ? ACCIDENTAL : 0)
+      (hasAccidental ? ACCIDENTAL : 0) +
+      (hasLedger ? BEFORE_LEDGER : 0)
     );
   }, 0);
   const graces = events.filter((event) => event.grace).length * GRACE;
