@@ -19,7 +19,7 @@ test('a note that the file has wrong is put right in the file, and can be put ba
   const shown = panel.locator('form span').first();
   const before = (await shown.textContent())!;
   await expect(panel.getByRole('button', { name: 'Correct' })).toBeDisabled();
-  await panel.getByLabel('Accidental').selectOption({ label: '♯' });
+  await panel.getByLabel('Accidental it should have').selectOption({ label: '♯' });
   await panel.getByRole('button', { name: 'Correct' }).click();
   await expect(panel.getByRole('status')).toContainText('became');
   await settled(page);

@@ -222,7 +222,7 @@ test('a piece can be read an octave lower or higher, and what was decided stays'
   const heading = page.getByRole('region', { name: 'Note at the caret' }).getByRole('heading', { level: 2 });
   await expect(heading).toContainText('F4');
   await toStep(page, 'Read');
-  await page.getByLabel('Octave').selectOption('-1');
+  await page.getByLabel('Octave', { exact: true }).selectOption('-1');
   await settled(page);
   await expect(heading).toContainText('F3');
   await expect(page.locator('.pluck.teacher')).toHaveText('a');

@@ -76,13 +76,17 @@
       }}
     >
       <span>{pitchLabel(note.sounding)} should be</span>
-      <select class="select select-xs w-auto" aria-label="Letter" bind:value={wanted.step}>
+      <select class="select select-xs w-auto" aria-label="Letter it should have" bind:value={wanted.step}>
         {#each STEPS as step (step)}<option value={step}>{step}</option>{/each}
       </select>
-      <select class="select select-xs w-auto" aria-label="Accidental" bind:value={wanted.alter}>
+      <select
+        class="select select-xs w-auto"
+        aria-label="Accidental it should have"
+        bind:value={wanted.alter}
+      >
         {#each ALTERATIONS as [alter, sign] (alter)}<option value={alter}>{sign}</option>{/each}
       </select>
-      <select class="select select-xs w-auto" aria-label="Octave" bind:value={wanted.octave}>
+      <select class="select select-xs w-auto" aria-label="Octave it should be in" bind:value={wanted.octave}>
         {#each OCTAVES as octave (octave)}<option value={octave}>{octave}</option>{/each}
       </select>
       <button class="btn btn-xs" disabled={!isOther || isWorking}
