@@ -1,9 +1,10 @@
-import type { Correction, NoteId, NoteIndex, Score } from '@oculon/core';
+import type { Correction, CorrectionProblem, ImportProblem, NoteId, NoteIndex, Score } from '@oculon/core';
 import { pitchLabel } from '@oculon/core';
 import * as z from 'zod';
 import { correctNotes } from '../../library/upload.ts';
 import type { CurrentPlan } from '../../planner/current-plan.svelte.ts';
 import { fileNameOf } from '../../save-file.ts';
+import { problemWords } from '../../words.ts';
 
 /** A correction that was made, as it is told, with the one that takes it back. */
 const correctedSchema = z.object({
@@ -50,6 +51,12 @@ const PROBLEMS = {
     'The file writes this note in a way that cannot be changed here. Change it in your notation program and import it again.',
 } as const;
 
+/** Why a note cannot be corrected, in words; the corrected file itself may be one that cannot be read, as with a pitch too low. */
+const wordsOf = (problem: CorrectionProblem | ImportProblem): string =>
+  isOfCorrection(problem) ? PROBLEMS[problem.code] : problemWords(problem);
+const isOfCorrection = (problem: CorrectionProblem | ImportProblem): problem is CorrectionProblem =>
+  problem.code in PROBLEMS;
+
 /** The correction that takes one back, and both in words. */
 const toldOf = (score: Score, index: NoteIndex, correction: Correction): Corrected => {
   const { bar, sounding } = score.notes[index]!;
@@ -81,10 +88,7 @@ export const correctNote = async (
 ): Promise<string | undefined> => {
   const id: NoteId = score.notes[index]!.id;
   const made = await planned.correct(id, correction);
-  if (!made.ok)
-    return made.error.code in PROBLEMS
-      ? PROBLEMS[made.error.code as keyof typeof PROBLEMS]
-      : PROBLEMS['no-note'];
+  if (!made.ok) return wordsOf(made.error);
   const file = new File([made.value as BlobPart], `${fileNameOf(score.title)}.musicxml`);
   const outcome = await correctNotes(file, piece.id, piece.part);
   if (!outcome.ok) return outcome.error.message;
