@@ -24,6 +24,7 @@ export {
 export {
   correctMusicXml,
   nextOfPitch,
+  tiedTogether,
   type Correction,
   type CorrectionProblem,
 } from './formats/musicxml/correct.ts';

@@ -9,6 +9,7 @@ import type { Score } from '../score/score.ts';
 export const studyXml = (name: string): string =>
   readFileSync(fileURLToPath(new URL(`../../../demo/studies/${name}.musicxml`, import.meta.url)), 'utf8');
 
+/** The score of one of those studies. */
 export const studyScore = (name: string): Score => {
   const read = readMusicXml(studyXml(name));
   if (!read.ok) throw new RangeError(read.error.code);

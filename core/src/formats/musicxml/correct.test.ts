@@ -4,7 +4,7 @@ import type { Score } from '../../score/score.ts';
 import { exampleXml, type Example } from '../../testing/notation.ts';
 import { schemaComplaints } from '../../testing/schema.ts';
 import { studyXml } from '../../testing/studies.ts';
-import { correctMusicXml, type Correction } from './correct.ts';
+import { correctMusicXml, tiedTogether, type Correction } from './correct.ts';
 import { readMusicXml } from './read.ts';
 
 const scoreOf = (xml: string): Score => {
@@ -94,6 +94,15 @@ describe('a tie that is missing', () => {
     expect(await schemaComplaints(tied)).toEqual([]);
     const apart = corrected(tied, 0, { kind: 'tie', isTied: false });
     expect(scoreOf(apart).notes[1]!.tiedFrom).toBeUndefined();
+  });
+
+  it('goes on from the last of several noteheads that are tied together', () => {
+    const three = example('E4/2~ E4/2 | E4/1');
+    const tied = corrected(three, tiedTogether(scoreOf(three), scoreOf(three).notes[0]!).at(-1)!.index, {
+      kind: 'tie',
+      isTied: true,
+    });
+    expect(scoreOf(tied).notes.map(({ tiedFrom }) => tiedFrom)).toEqual([undefined, 0, 1]);
   });
 
   it('needs a note of the same pitch to lead to', () => {

@@ -33,7 +33,7 @@ const PLACE_SIGNS = ['string', 'fret', 'fingering'];
 const stepsOf = ({ step, octave }: PitchSpelling): number => octave * STEPS.length + STEPS.indexOf(step);
 
 /** The noteheads of the sound that a notehead belongs to. */
-const tiedTogether = ({ notes }: Score, note: Note): readonly Note[] => {
+export const tiedTogether = ({ notes }: Score, note: Note): readonly Note[] => {
   let first = note;
   while (first.tiedFrom !== undefined) first = notes[first.tiedFrom]!;
   const own = new Set<NoteIndex>([first.index]);

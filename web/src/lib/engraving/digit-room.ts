@@ -5,6 +5,7 @@ import type { Note } from './score-types.ts';
 /** Room in px for a digit before a note, with its clear ground; more before accidentals and where ledger lines reach out. */
 const DIGIT = 12;
 const BEFORE_ACCIDENTAL = 3;
+
 /**
  * Keeps room for the digit that we write before a note: the engraver, which knows nothing of it, would set the note before so
  * near that they meet, as in triplets, before accidentals, and where ledger lines reach out. It stands where a string

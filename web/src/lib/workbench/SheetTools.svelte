@@ -27,6 +27,13 @@
     disabled={!view.zoomBy(1, true)}
     onclick={() => view.zoomBy(1)}><ZoomIn class="size-4" /></button
   >
+  {#if view.isAtWidest}
+    <button
+      class="btn btn-ghost btn-xs"
+      title="On a page its widest bar would not fit any larger"
+      onclick={() => (view.layout = 'line')}>Bigger in one line</button
+    >
+  {/if}
   <button
     class="btn btn-ghost btn-xs btn-square"
     aria-label={view.layout === 'page' ? 'One line without end' : 'Pages'}

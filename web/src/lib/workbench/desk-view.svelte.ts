@@ -41,6 +41,8 @@ export class DeskView {
   largest = $state<number>(ZOOMS.at(-1)!);
   /** The size at which the music is shown. */
   readonly shownZoom = $derived(Math.min(this.zoom, this.largest));
+  /** Whether only one line without end would show the music larger. */
+  readonly isAtWidest = $derived(this.zoom >= this.largest && this.largest < ZOOMS.at(-1)!);
   layout = $state<SheetLayout>('page');
   step = $state<WorkStep>('left');
   /** Lanes chosen for a step; those it brings itself where nothing was chosen. */

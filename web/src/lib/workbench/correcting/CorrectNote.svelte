@@ -1,5 +1,12 @@
 <script lang="ts">
-  import { nextOfPitch, pitchLabel, STEPS, type Correction, type PitchSpelling } from '@oculon/core';
+  import {
+    nextOfPitch,
+    pitchLabel,
+    STEPS,
+    tiedTogether,
+    type Correction,
+    type PitchSpelling,
+  } from '@oculon/core';
   import type { Decisions } from '../../document/decisions.svelte.ts';
   import type { CurrentPlan } from '../../planner/current-plan.svelte.ts';
   import type { Caret } from '../caret.svelte.ts';
@@ -28,8 +35,9 @@
 
   const score = $derived(piece.score);
   const note = $derived(score?.notes[caret.index]);
-  const next = $derived(score && note && nextOfPitch(score, note));
-  const isTied = $derived(next?.tiedFrom === note?.index && next !== undefined);
+  /** The noteheads of the note: the caret stands at the first, a tie leads on from the last. */
+  const heads = $derived(score && note ? tiedTogether(score, note) : []);
+  const mayBeTied = $derived(score && heads.length > 0 && nextOfPitch(score, heads.at(-1)!) !== undefined);
   let wanted = $state<PitchSpelling>({ step: 'C', alter: 0, octave: 4 });
   $effect(() => {
     if (note) wanted = { ...note.sounding };
@@ -93,14 +101,24 @@
         >{isWorking ? 'Correcting …' : 'Correct'}</button
       >
     </form>
-    {#if next}
-      <button
-        class="btn btn-xs mt-1"
-        disabled={isWorking}
-        onclick={() => void correct(caret.index, { kind: 'tie', isTied: !isTied })}
-        >{isTied ? 'Take out the tie to the next note' : 'Tie it to the next note'}</button
-      >
-    {/if}
+    <div class="mt-1 flex flex-wrap gap-1">
+      {#if mayBeTied}
+        <button
+          class="btn btn-xs"
+          disabled={isWorking}
+          onclick={() => void correct(heads.at(-1)!.index, { kind: 'tie', isTied: true })}
+          >Tie it to the next note</button
+        >
+      {/if}
+      {#if heads.length > 1}
+        <button
+          class="btn btn-xs"
+          disabled={isWorking}
+          onclick={() => void correct(heads[0]!.index, { kind: 'tie', isTied: false })}
+          >Take out its {heads.length > 2 ? 'first ' : ''}tie</button
+        >
+      {/if}
+    </div>
     <p class="mt-1 text-xs opacity-80">
       The file is changed, and every export with it. What you decided about other notes stays.
     </p>
