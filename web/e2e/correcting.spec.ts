@@ -40,3 +40,27 @@ test('a note that the file has wrong is put right in the file, and can be put ba
   await expect(shown).toHaveText(before);
   await expect(decided).toHaveText('4');
 });
+
+test('of two windows the one that comes later is told, and undoes nothing', async ({ page, context }) => {
+  await importStudy(page, DANCE);
+  await settled(page);
+  const later = await context.newPage();
+  await later.goto(page.url());
+  await settled(later);
+  for (const [window, sign] of [
+    [page, '♯'],
+    [later, '♭'],
+  ] as const) {
+    await window.keyboard.press('ArrowRight');
+    await toStep(window, 'Read');
+    await correcting(window).getByLabel('Accidental it should have').selectOption({ label: sign });
+    await correcting(window).getByRole('button', { name: 'Correct' }).click();
+    if (window === page) await expect(correcting(page).getByRole('status')).toContainText('became');
+  }
+  await expect(correcting(later).getByRole('alert')).toContainText('corrected in another window');
+  const shown = correcting(later).locator('form span').first();
+  await later.reload();
+  await settled(later);
+  await toStep(later, 'Read');
+  await expect(shown).toContainText('♯');
+});

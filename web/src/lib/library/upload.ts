@@ -57,14 +57,23 @@ export const uploadPiece = async (
 const inPart = (address: string, part: string | undefined): string =>
   part === undefined ? address : `${address}?part=${encodeURIComponent(part)}`;
 
+/** A piece that is corrected, and what tells the source that was seen from another that it may have by now. */
+export interface CorrectedPiece {
+  readonly id: string;
+  readonly digest: string;
+}
+
 /** Sends a score file as another source of a piece that is there, which takes its name from it. */
-export const correctSource = async (file: File, piece: string): Promise<UploadOutcome> =>
-  (await tooLarge(file)) ?? sendPiece(file, 'PUT', `/api/pieces/${piece}/source`, () => undefined);
+export const correctSource = async (file: File, { id, digest }: CorrectedPiece): Promise<UploadOutcome> =>
+  (await tooLarge(file)) ?? sendPiece(file, 'PUT', `/api/pieces/${id}/source`, () => undefined, digest);
 
 /** Sends the file of a piece in which a note was corrected. */
-export const correctNotes = async (file: File, piece: string, part: string): Promise<UploadOutcome> =>
+export const correctNotes = async (
+  file: File,
+  { id, digest, part }: CorrectedPiece & { readonly part: string },
+): Promise<UploadOutcome> =>
   (await tooLarge(file)) ??
-  sendPiece(file, 'PUT', `${inPart(`/api/pieces/${piece}/source`, part)}&keep-name`, () => undefined);
+  sendPiece(file, 'PUT', `${inPart(`/api/pieces/${id}/source`, part)}&keep-name`, () => undefined, digest);
 
 /** Sends a score file. XMLHttpRequest, because fetch does not tell how far an upload is. */
 const sendPiece = (
@@ -72,12 +81,14 @@ const sendPiece = (
   method: 'POST' | 'PUT',
   address: string,
   onProgress: (share: number) => void,
+  replacedDigest?: string,
 ): Promise<UploadOutcome> =>
   new Promise((resolve) => {
     const request = new XMLHttpRequest();
     request.open(method, address);
     request.setRequestHeader('content-type', 'application/octet-stream');
     request.setRequestHeader('x-file-name', encodeURIComponent(file.name));
+    if (replacedDigest !== undefined) request.setRequestHeader('if-match', `"${replacedDigest}"`);
     request.upload.onprogress = (event) => {
       if (event.lengthComputable) onProgress(event.loaded / event.total);
     };

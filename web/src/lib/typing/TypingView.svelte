@@ -5,7 +5,7 @@
   import { keep, kept } from '../browser-storage.svelte.ts';
   import { bareNote } from '../engraving/marks.ts';
   import LessonMusic from '../lesson/LessonMusic.svelte';
-  import { correctSource, uploadPiece } from '../library/upload.ts';
+  import { correctSource, uploadPiece, type CorrectedPiece } from '../library/upload.ts';
   import Part from '../Part.svelte';
   import { fileNameOf } from '../save-file.ts';
   import { ABC_SIGNS, EXAMPLE } from './abc-help.ts';
@@ -14,7 +14,7 @@
 
   interface Props {
     /** The piece whose text is corrected; a new one without. */
-    piece?: { readonly id: string; readonly typed: string };
+    piece?: CorrectedPiece & { readonly typed: string };
   }
   /** A piece typed in ABC, seen as music while it is typed, and made into a piece like any import. */
   const { piece }: Props = $props();
@@ -32,11 +32,15 @@
   let failure = $state('');
   let isMaking = $state(false);
   let isOpen = $state(false);
+  /** What was typed here before and is not in the piece stands in the field. */
+  let isDraft = $state(false);
   let width = $state(0);
   let field: HTMLTextAreaElement;
 
   onMount(() => {
-    text = kept(KEY) || (piece?.typed ?? EXAMPLE);
+    const draft = kept(KEY);
+    text = draft || (piece?.typed ?? EXAMPLE);
+    isDraft = piece !== undefined && text !== piece.typed;
     isOpen = true;
   });
 
@@ -84,7 +88,7 @@
     const xml = withTyped(writeNewMusicXml(score), text);
     const file = new File([xml], `${fileNameOf(score.title)}${TYPED_ENDING}`);
     const outcome = await (piece
-      ? correctSource(file, piece.id)
+      ? correctSource(file, piece)
       : uploadPiece(file, undefined, () => undefined));
     isMaking = false;
     if (!outcome.ok) {
@@ -117,6 +121,12 @@
       bind:value={text}></textarea>
     <div id="abc-problems" class="mt-2 text-sm" aria-live="polite">
       {#if failure}<p role="alert" class="text-error">{failure}</p>{/if}
+      {#if piece && isDraft && text !== piece.typed}
+        <p>
+          This is what you typed last; the piece itself still reads otherwise.
+          <button class="link" onclick={() => (text = piece.typed)}>Show what the piece says</button>
+        </p>
+      {/if}
       {#if problems.length > 0}
         <ul class="space-y-1" aria-label="What cannot be read">
           {#each problems as problem, index (index)}

@@ -182,7 +182,7 @@
           student={data.version.student ?? ''}
           questions={data.questions}
           {address}
-          source={{ id: data.piece.id, part: data.part }}
+          source={{ id: data.piece.id, part: data.part, digest: data.digest }}
           correcting={data.isTyped ? `/pieces/${data.piece.id}/type` : undefined}
           onjump={jump}
           onread={(question) => answered.add(question)}

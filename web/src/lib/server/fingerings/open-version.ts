@@ -65,6 +65,7 @@ export const openVersion = async (
     /** How the student is spoken to, when it is for one. */
     speech: student && { language: student.language, noteNames: student.noteNames },
     part: found.reading.partId,
+    digest: found.reading.digest,
     /** Whether the piece was typed in here and can be corrected as text. */
     isTyped: found.reading.fileName.endsWith(TYPED_ENDING),
     fingering: version.id,

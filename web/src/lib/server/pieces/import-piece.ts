@@ -71,8 +71,9 @@ export const importPiece = async (
 };
 
 /**
- * Reads a score file as another source of a piece that is there; its fingerings stay, and what was decided of notes that
- * are still written holds. Undefined when the teacher has no such piece.
+ * Reads a score file as another source of a piece, in place of the one with the digest `from`; its fingerings stay, and what
+ * was decided of notes that are still written holds. `changed` when the piece was corrected elsewhere meanwhile, `none` when
+ * the teacher has no such piece.
  */
 export const correctPiece = async (
   pool: pg.Pool,
@@ -81,13 +82,17 @@ export const correctPiece = async (
   fileName: string,
   content: Uint8Array,
   read: ScoreReader,
-  { part, keepsName = false }: { readonly part?: string; readonly keepsName?: boolean } = {},
-): Promise<Result<ImportedPiece, ImportProblem> | undefined> => {
+  {
+    from,
+    part,
+    keepsName = false,
+  }: { readonly from: string; readonly part?: string; readonly keepsName?: boolean },
+): Promise<Result<ImportedPiece, ImportProblem> | 'changed' | 'none'> => {
   const made = await pieceFrom(fileName, content, read, part);
   if (!made.ok) return made;
   const { piece, repairs } = made.value;
-  const isThere = await asTeacher(pool, teacher, (client) =>
-    replaceSource(client, teacher, id, piece, { keepsName }),
+  const outcome = await asTeacher(pool, teacher, (client) =>
+    replaceSource(client, teacher, id, piece, { from, keepsName }),
   );
-  return isThere ? success({ id, repairs }) : undefined;
+  return outcome === 'replaced' ? success({ id, repairs }) : outcome;
 };

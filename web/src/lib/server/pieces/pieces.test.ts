@@ -61,13 +61,40 @@ describe('pieces in the database', () => {
     const file = new TextEncoder().encode(
       new TextDecoder().decode(study).replace('One Thread', 'Two Threads'),
     );
-    const correct = (keepsName: boolean) =>
-      correctPiece(pool, teacher, id, 'one-thread.musicxml', file, readHere, { part: 'P1', keepsName });
-    expect((await correct(true))?.ok).toBe(true);
+    const correct = async (keepsName: boolean) => {
+      const from = (await findReading(pool, teacher, id))!.digest;
+      return correctPiece(pool, teacher, id, 'one-thread.musicxml', file, readHere, {
+        from,
+        part: 'P1',
+        keepsName,
+      });
+    };
+    expect(await correct(true)).toMatchObject({ ok: true });
     expect(await findPiece(pool, teacher, id)).toMatchObject({ title: 'For Tuesday', composer: 'M. O.' });
     expect(Buffer.from((await findSource(pool, teacher, id))!.content).equals(Buffer.from(file))).toBe(true);
-    expect((await correct(false))?.ok).toBe(true);
+    expect(await correct(false)).toMatchObject({ ok: true });
     expect((await findPiece(pool, teacher, id))?.title).toBe('Two Threads');
+  });
+
+  it('do not lose what was corrected in one window to a correction from another', async () => {
+    const teacher = await newTeacher(pool);
+    const imported = await importPiece(pool, teacher, 'one-thread.musicxml', study, readHere);
+    if (!imported.ok) throw new Error(imported.error.code);
+    const { id } = imported.value;
+    const { digest: from } = (await findReading(pool, teacher, id))!;
+    const correctTo = (title: string) => {
+      const file = new TextEncoder().encode(new TextDecoder().decode(study).replace('One Thread', title));
+      return correctPiece(pool, teacher, id, 'one-thread.musicxml', file, readHere, { from });
+    };
+    const answers = await Promise.all([correctTo('Here'), correctTo('There')]);
+    expect(answers.filter((each) => each === 'changed')).toHaveLength(1);
+    const title = answers[0] === 'changed' ? 'There' : 'Here';
+    expect((await findPiece(pool, teacher, id))?.title).toBe(title);
+    expect(new TextDecoder().decode((await findSource(pool, teacher, id))!.content)).toContain(title);
+    const stranger = await newTeacher(pool);
+    expect(await correctPiece(pool, stranger, id, 'one-thread.musicxml', study, readHere, { from })).toBe(
+      'none',
+    );
   });
 
   it('that cannot be read leave no trace', async () => {

@@ -68,21 +68,31 @@ export const insertPiece = async (
   return id;
 };
 
-/** Gives a piece another source; the one before is kept. False when the teacher has no such piece. */
+/** What tells one source of a piece from another. */
+const DIGEST = `encode(sha256(content), 'hex')`;
+
+/**
+ * Gives a piece another source in place of the one with the digest `from`; that one is kept. `changed` when the piece has
+ * another source by now, `none` when the teacher has no such piece.
+ */
 export const replaceSource = async (
   client: Queryable,
   teacher: TeacherId,
   id: PieceId,
   piece: NewPiece,
-  { keepsName }: { readonly keepsName: boolean },
-): Promise<boolean> => {
-  const { rowCount } = await client.query(
-    `insert into earlier_sources (teacher_id, piece_id, file_name, part_id, content)
-     select teacher_id, piece_id, file_name, part_id, content from sources
-     where teacher_id = $1 and piece_id = $2 for update`,
+  { from, keepsName }: { readonly from: string; readonly keepsName: boolean },
+): Promise<'replaced' | 'changed' | 'none'> => {
+  const { rows } = await client.query(
+    `select ${DIGEST} as digest from sources where teacher_id = $1 and piece_id = $2 for update`,
     [teacher, id],
   );
-  if (rowCount !== 1) return false;
+  if (!rows[0]) return 'none';
+  if (rows[0].digest !== from) return 'changed';
+  await client.query(
+    `insert into earlier_sources (teacher_id, piece_id, file_name, part_id, content)
+     select teacher_id, piece_id, file_name, part_id, content from sources where teacher_id = $1 and piece_id = $2`,
+    [teacher, id],
+  );
   await client.query(
     `update sources set file_name = $3, part_id = $4, content = $5, repairs = $6 where teacher_id = $1 and piece_id = $2`,
     [teacher, id, piece.fileName, piece.partId, Buffer.from(piece.content), JSON.stringify(piece.repairs)],
@@ -102,13 +112,14 @@ export const replaceSource = async (
       piece.keyMode,
     ],
   );
-  return true;
+  return 'replaced';
 };
 
 export interface Source {
   readonly fileName: string;
   readonly partId: string;
   readonly content: Uint8Array;
+  readonly digest: string;
 }
 
 export const findSource = async (
@@ -117,20 +128,20 @@ export const findSource = async (
   piece: PieceId,
 ): Promise<Source | undefined> => {
   const { rows } = await client.query(
-    `select file_name as "fileName", part_id as "partId", content from sources where teacher_id = $1 and piece_id = $2`,
+    `select file_name as "fileName", part_id as "partId", content, ${DIGEST} as digest from sources where teacher_id = $1 and piece_id = $2`,
     [teacher, piece],
   );
   return rows[0];
 };
 
-/** What was mended when the piece was read, and which part was taken. */
+/** What was mended when the piece was read, which part was taken, and what tells the source from others. */
 export const findReading = async (client: Queryable, teacher: TeacherId, piece: PieceId) => {
   const { rows } = await client.query(
-    `select file_name as "fileName", part_id as "partId", repairs from sources where teacher_id = $1 and piece_id = $2`,
+    `select file_name as "fileName", part_id as "partId", repairs, ${DIGEST} as digest from sources where teacher_id = $1 and piece_id = $2`,
     [teacher, piece],
   );
   return z
-    .object({ fileName: z.string(), partId: z.string(), repairs: repairsSchema })
+    .object({ fileName: z.string(), partId: z.string(), repairs: repairsSchema, digest: z.string() })
     .optional()
     .parse(rows[0]);
 };

@@ -7,6 +7,7 @@
     type Correction,
     type PitchSpelling,
   } from '@oculon/core';
+  import type { CorrectedPiece } from '../../library/upload.ts';
   import type { Decisions } from '../../document/decisions.svelte.ts';
   import type { CurrentPlan } from '../../planner/current-plan.svelte.ts';
   import type { Caret } from '../caret.svelte.ts';
@@ -15,7 +16,7 @@
 
   interface Props {
     /** The piece and the part of its file that is read. */
-    source: { readonly id: string; readonly part: string };
+    source: CorrectedPiece & { readonly part: string };
     piece: OpenPiece;
     decisions: Decisions;
     planned: CurrentPlan;

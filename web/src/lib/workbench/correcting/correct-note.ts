@@ -1,7 +1,7 @@
 import type { Correction, CorrectionProblem, ImportProblem, NoteId, NoteIndex, Score } from '@oculon/core';
 import { pitchLabel } from '@oculon/core';
 import * as z from 'zod';
-import { correctNotes } from '../../library/upload.ts';
+import { correctNotes, type CorrectedPiece } from '../../library/upload.ts';
 import type { CurrentPlan } from '../../planner/current-plan.svelte.ts';
 import { fileNameOf } from '../../save-file.ts';
 import { problemWords } from '../../words.ts';
@@ -81,7 +81,7 @@ const toldOf = (score: Score, index: NoteIndex, correction: Correction): Correct
 export const correctNote = async (
   planned: CurrentPlan,
   score: Score,
-  piece: { readonly id: string; readonly part: string },
+  piece: CorrectedPiece & { readonly part: string },
   index: NoteIndex,
   correction: Correction,
   isBack = false,
@@ -90,7 +90,7 @@ export const correctNote = async (
   const made = await planned.correct(id, correction);
   if (!made.ok) return wordsOf(made.error);
   const file = new File([made.value as BlobPart], `${fileNameOf(score.title)}.musicxml`);
-  const outcome = await correctNotes(file, piece.id, piece.part);
+  const outcome = await correctNotes(file, piece);
   if (!outcome.ok) return outcome.error.message;
   remember(piece.id, isBack ? undefined : toldOf(score, index, correction));
   return undefined;

@@ -17,5 +17,5 @@ export const load: PageServerLoad = async ({ params, locals }) => {
   const typed = typedIn(new TextDecoder().decode(found.source.content));
   if (typed === undefined)
     error(404, 'This piece was not typed in here. Correct it in your notation program and import it again.');
-  return { piece: { id: found.piece.id, title: found.piece.title, typed } };
+  return { piece: { id: found.piece.id, title: found.piece.title, digest: found.source.digest, typed } };
 };
