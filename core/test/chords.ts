@@ -103,6 +103,7 @@ export const rankFingerings = (
     struck,
     struckBefore: 0,
     lineFrom: struck.map(() => -1),
+    lineFalls: struck.map(() => false),
     lineSteps: struck.map(() => false),
     parallel: undefined,
     options,

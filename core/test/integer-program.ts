@@ -12,6 +12,8 @@ export interface LineNote {
   readonly secondsBefore: number;
   /** The same in beats. */
   readonly beatsBefore: number;
+  /** Semitones since the note before, 0 for the first. */
+  readonly rise: number;
 }
 
 const FINGERS = [1, 2, 3, 4] as const;
@@ -23,6 +25,9 @@ const BODY_FRET = 12;
 const LOW_FRET = 4;
 const REFERENCE_FRET_WIDTH = 34;
 const MILLIMETRES_PER_CENTIMETRE = 10;
+const TONE = 2;
+const THIRD = 4;
+const TREBLES = 3;
 
 /** Where a note can be taken: string, fret, finger, hand position, and what that costs by itself. */
 interface Taking {
@@ -87,7 +92,7 @@ const readLow = (fret: number, finger: number, costs: LeftCosts): number =>
 const wayBetween = (
   from: Taking,
   to: Taking,
-  { beatsBefore, secondsBefore }: LineNote,
+  { beatsBefore, rise, secondsBefore }: LineNote,
   costs: LeftCosts,
   neck: NeckTables,
 ): number => {
@@ -98,7 +103,9 @@ const wayBetween = (
   const isSlide = from.finger === to.finger && from.string === to.string;
   let cost = costs.stayHigh * (from.position - 1) * beatsBefore;
   if (from.position < UP_THE_NECK) cost += readLow(to.fret, to.finger, costs);
-  cost += costs.stringSkip * Math.max(0, span - 2);
+  cost += (costs.stringSkip + (Math.abs(rise) <= TONE ? costs.stepAcross : 0)) * Math.max(0, span - 2);
+  if (rise < 0 && rise >= -THIRD && to.string < from.string && to.string <= TREBLES)
+    cost += costs.crossed * Math.min(1, costs.crossedReferenceTime / secondsBefore);
   if (isShift) {
     const distance = Math.abs(neck.tip[to.position]! - neck.tip[from.position]!) / MILLIMETRES_PER_CENTIMETRE;
     const hurry = Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / secondsBefore);

@@ -78,6 +78,10 @@ export const compareLine = async (voice: string, tempo = 90): Promise<LineCompar
     places: piece.places[struck[0]!]!.filter((place) => place.fret > 0),
     secondsBefore,
     beatsBefore: piece.beatsBefore[index]!,
+    rise:
+      index === 0
+        ? 0
+        : piece.sounds[struck[0]!]!.midi - piece.sounds[piece.slices[index - 1]!.struck[0]!]!.midi,
   }));
   const program = lineProgram(notes, leftCosts(setup.school), neckTables(setup.guitar));
   const { value, ms } = await solveProgram(program, plan.cost);

@@ -53,6 +53,17 @@ describe('what a movement of the left hand costs', () => {
       expect(over('E4/4 A3/4', '1:0 3:2')).toBeCloseTo(costs.stringSkip);
     });
 
+    it('pays where it falls to a thinner string, less with more time, and nothing where the thumb plays', () => {
+      const over = (line: string, tokens: string) => paid('string change', [line], tokens)[1]!;
+      expect(over('C4/8 B3/8', '3:4 2:0')).toBeCloseTo(costs.crossed);
+      expect(over('C4/1 B3/1', '3:4 2:0')).toBeCloseTo(
+        (costs.crossed * costs.crossedReferenceTime) / ((4 * 60) / 90),
+      );
+      expect(over('B3/8 C4/8', '2:0 3:4')).toBe(0);
+      expect(over('E4/8 B3/8', '3:4 2:0')).toBeCloseTo(costs.openInHighLine);
+      expect(over('E3/8 D3/8', '5:1 4:0')).toBe(0);
+    });
+
     it('does not leave the first string for the tenth fret of the third to shift on an open note', () => {
       const { notes } = planVoices(['C4/4 D4/4 E4/4 F4/4 | C5/4 D5/4 E5/4 C5/4']);
       expect(notes.slice(3, 5).map(({ string }) => string)).toEqual([1, 1]);

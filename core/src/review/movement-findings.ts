@@ -73,13 +73,17 @@ const shiftFindings = ({ score, left }: Performance, shifts: readonly Shift[]): 
       : [];
   });
 
-/** A later note that is lower but lies on a higher string: players stumble there. */
+/** The thinnest strings, which the fingers pluck: the thumb goes from string to string as it likes. */
+const TREBLES = 3;
+
+/** A later note that is lower but lies on a higher string of the trebles: players stumble there. */
 const stumbles = (left: LeftPlan): readonly SoundFinding[] =>
   left.sounds.flatMap(({ index: sound, midi }): SoundFinding[] => {
     const before = left.piece.lineFrom[sound]!;
     const [from, to] = [left.choices[before], left.choices[sound]];
     if (before < 0 || !from || !to || midi >= left.sounds[before]!.midi || to.string >= from.string)
       return [];
+    if (to.string > TREBLES) return [];
     return [{ sound, code: 'lower-on-higher-string', values: { pitch: pitchOf(left, sound) } }];
   });
 

@@ -40,7 +40,6 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
   'E, A, D and A': both(
     'Ours takes A with a half barre, so that 1 stays on ③ for D; three fingers ring clearer.',
   ),
-  'A falls to E over A2': both('Ours slides 3 from A to G; the list slides 4.'),
   'F falls to E over F2': both('3 first, then 2: nothing lies in the way of either.'),
   'up the first string from the open E': accepted(
     'One leap on the open string, but F4 on ③ is dark and far from E4; two shifts on ① sing better.',

@@ -178,6 +178,12 @@ export const LEFT_COST_RULES = {
     'per string skipped by a tone or a semitone of a line',
     'notes a step apart belong on one string or on neighbours: beyond them the line breaks in two colours; our own value',
   ),
+  crossed: rule(
+    1,
+    'per note of a line that falls by a third or less to a thinner string of the trebles',
+    'there the strings contradict the ear: the right hand has to cross and players stumble; our own value',
+  ),
+  crossedReferenceTime: rule(0.4, 's', 'time in which such a crossing costs its full price'),
   pairSpread: rule(
     1.2,
     'per pair',
@@ -312,6 +318,7 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
   campanella: {
     stringSkip: 0,
     stepAcross: 0,
+    crossed: 0,
     openAgainstHigh: 0,
     openInHighLine: 0,
     liftRinging: 2,
@@ -365,7 +372,7 @@ export const LEFT_WEIGHTS = {
     'pastTheBody',
   ],
   'open-among-stopped': ['openAgainstHigh', 'openInHighLine', 'openInLine'],
-  'string-changes': ['stringSkip', 'stepAcross', 'leaveString'],
+  'string-changes': ['stringSkip', 'stepAcross', 'crossed', 'leaveString'],
   hops: ['hop', 'slideInPosition', 'crossOver', 'crossInHand'],
 } as const satisfies Readonly<Record<LeftWeight, readonly LeftCostName[]>>;
 

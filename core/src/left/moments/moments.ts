@@ -59,6 +59,12 @@ const TONE = 2;
 const isStep = (sound: Sound, from: Sound | undefined): boolean =>
   from !== undefined && Math.abs(sound.midi - from.midi) <= TONE;
 
+/** Furthest that a note falls from the one before for an ear that hears them as one line, in semitones. */
+const LITTLE_FALL = 4;
+
+const fallsALittle = (sound: Sound, from: Sound | undefined): boolean =>
+  from !== undefined && sound.midi < from.midi && from.midi - sound.midi <= LITTLE_FALL;
+
 /** A pair by the places of its sounds, when both are placed. */
 const placedPair = (pair: ParallelPair | undefined, placed: readonly number[]): PlacedPair | undefined => {
   if (!pair) return undefined;
@@ -126,6 +132,7 @@ export const momentsOf = (
       beatsBefore: piece.beatsBefore[index]!,
       struck: placedSounds,
       lineFrom: placedSounds.map((sound) => piece.lineFrom[sound]!),
+      lineFalls: placedSounds.map((sound) => fallsALittle(sounds[sound]!, sounds[piece.lineFrom[sound]!])),
       lineSteps: placedSounds.map((sound) => isStep(sounds[sound]!, sounds[piece.lineFrom[sound]!])),
       parallel: placedPair(piece.parallels[index], placedSounds),
       struckBefore: slices[index - 1]?.struck.length ?? 0,

@@ -25,6 +25,8 @@ export interface Moment {
   readonly struckBefore: number;
   /** For each struck sound that is alone in its voice, the sound its voice struck alone just before, else −1. */
   readonly lineFrom: readonly number[];
+  /** Whether it falls from that one by a third at most. */
+  readonly lineFalls: readonly boolean[];
   /** Whether it is a step away from that one: a tone or a semitone. */
   readonly lineSteps: readonly boolean[];
   /** Two of the struck sounds that move on in parallel from the moment before. */

@@ -14,7 +14,7 @@ export const voiceCost = (
   costs: LeftCosts,
   leaving: StandingStates,
   sounds: SoundTables,
-  { lineSteps, options, struck }: Moment,
+  { lineFalls, lineSteps, options, secondsBefore, struck }: Moment,
   state: number,
   option: number,
   ledger?: Ledger,
@@ -32,6 +32,7 @@ export const voiceCost = (
       const skip = costs.stringSkip + (lineSteps[index]! ? costs.stepAcross : 0);
       const amount =
         (line === string ? costs.stayOnString : costs.leaveString + skip * skipped) +
+        (lineFalls[index]! && string < line && string < TREBLES ? crossedCost(costs, secondsBefore) : 0) +
         (finger === 0 ? costs.openInLine : costs.stoppedInLine) +
         (isAlone && finger === 0 && string < TREBLES ? openAfterHigh(costs, leaving.position[state]!) : 0);
       cost += amount;
@@ -49,6 +50,10 @@ export const voiceCost = (
   }
   return cost;
 };
+
+/** What a line pays that falls to a thinner treble string: the more time there is, the less. The thumb knows no crossing. */
+const crossedCost = (costs: LeftCosts, seconds: number): number =>
+  costs.crossed * Math.min(1, costs.crossedReferenceTime / seconds);
 
 /** What an open treble of a line costs for its colour when the hand lies high; beside stopped notes see `struckCost`. */
 const openAfterHigh = (costs: LeftCosts, position: number): number =>
