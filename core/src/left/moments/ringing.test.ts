@@ -63,4 +63,29 @@ describe('ringing', () => {
     expect(notes[3]).toBe(0.5);
     expect(lasting('C3/8 G3/8 C4/8 E4/8 C3/8 G3/8 C4/8 E4/8')[3]).toBe(2.5);
   });
+
+  describe('a plain pattern', () => {
+    const plain = (...voices: string[]) => {
+      const score = exampleScore({ voices });
+      const sounds = soundsOf(score);
+      const { broken } = inferRinging(sounds, score.bars, score.ticksPerQuarter);
+      const [first] = sounds.map(({ voice }) => voice).sort();
+      return sounds.filter(({ voice }) => voice === first).map(({ index }) => broken[index]);
+    };
+    const all = (length: number): number[] => Array.from({ length }, () => 1);
+
+    it('goes on where one broken chord meets the next in a step', () => {
+      expect(plain('F#4/8 A4/8 D5/8 A4/8 G4/8 B4/8 E5/8 B4/8', 'D3/1')).toEqual(all(8));
+      expect(lasting('F#4/8 A4/8 D5/8 A4/8 G4/8 B4/8 E5/8 B4/8', 'D3/1')[0]).toBe(2);
+      expect(plain('E4/8 F4/8 A4/8 C5/8 B4/8 A4/8 G4/8 F4/8')).not.toContain(1);
+      expect(plain('C4/8 E4/8 D4/8 F4/8 E4/8 G4/8 F4/8 A4/8')).not.toContain(1);
+    });
+
+    it('goes on in a bar that goes up and down as the bar beside it, whatever step the tune makes in it', () => {
+      const [chord, suspended] = ['E2/8 B3/8 E4/8 G4/8', 'E2/8 B3/8 E4/8 F4/8'];
+      expect(plain(`${chord} ${chord} | ${suspended} ${suspended}`)).toEqual(all(16));
+      expect(plain(`${suspended} ${suspended} | ${chord} ${chord}`)).toEqual(all(16));
+      expect(plain(`${suspended} ${suspended}`)).not.toContain(1);
+    });
+  });
 });

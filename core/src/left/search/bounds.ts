@@ -108,7 +108,11 @@ export class StepBounds {
       const isSameFret = leaving.fingerFret[hand] === fret;
       if (before !== 0 && isSameFret && (mask & ~before) === 0) continue;
       const slidesFlat =
-        finger === 1 && shifting && leaving.flat[state] !== 0 && leaving.flat[state] !== fret;
+        finger === 1 &&
+        shifting &&
+        !(leaving.fingerIsLine[hand] === 1 && before === mask) &&
+        leaving.flat[state] !== 0 &&
+        leaving.flat[state] !== fret;
       placing += this.setting[own]! + this.lying(finger, fret, position, shifting);
       if (slidesFlat) {
         guided = true;

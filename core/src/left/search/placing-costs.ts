@@ -159,7 +159,9 @@ export class Placing {
     const hand = state * FINGERS + finger;
     const before = leaving.fingerMask[hand]!;
     const { place } = costs;
-    if (finger === 1 && shifting && !this.anchored && slidesFlat(frame, state, fret)) {
+    // A barre leads, but not where the index plays a line by itself and takes it along the string.
+    const playsLine = leaving.fingerIsLine[hand] === 1 && before === mask;
+    if (finger === 1 && shifting && !this.anchored && !playsLine && slidesFlat(frame, state, fret)) {
       this.guided = true;
       return { cost: costs.guideSlide, placing: 0, term: 'guide' };
     }

@@ -1,0 +1,180 @@
+import type { Sound } from '../../score/sounds.ts';
+
+/** Smallest leap, in semitones, from which successive notes are read as a broken chord. Our own rule. */
+export const CHORD_LEAP = 3;
+/** Smallest leap, in semitones, at which two notes in turn are a broken chord; in thirds they are a tune. Our own rule. */
+const PAIR_LEAP = 5;
+/** Fewest notes of a broken chord that meets the next in a step: below that a line in sequence leaps so as well. Our own value. */
+const CELL_LEAST = 4;
+/** Longest note of a plain pattern, in quarters; slower leaps are a tune. Our own value. */
+const PATTERN_LONGEST = 0.5;
+/** Fewest notes of a plain pattern. */
+const PATTERN_LEAST = 4;
+/** Shortest note of a tune that leaps over a bass and does not ring for it, in quarters, and its lowest pitch: E4. Our own values. */
+const TUNE_SHORTEST = 1;
+const TUNE_LOWEST = 64;
+
+/** What a voice strikes at one moment, lowest first. */
+export type Struck = readonly Sound[];
+
+/** What a voice strikes in a bar, in the order of time. */
+export type Line = readonly Struck[];
+
+/** What is broken in a line: the moments that ring into each other, and whether the whole line is a plain pattern. */
+export interface BrokenLine {
+  readonly line: Line;
+  readonly cell: Line;
+  readonly isPlain: boolean;
+}
+
+/** Whether two moments of a voice in a row are of one broken chord: a leap, and no block of notes after another. */
+const isBroken = (before: Struck, after: Struck): boolean =>
+  (before.length === 1 || after.length === 1) &&
+  before.every((one) => after.every((other) => Math.abs(one.midi - other.midi) >= CHORD_LEAP));
+
+/** The runs of a line in which each note leaps to the next: where they begin, and where the last one ends. */
+const runsOf = (line: Line): readonly number[] => [
+  ...line.flatMap((struck, index) => (index > 0 && isBroken(line[index - 1]!, struck) ? [] : [index])),
+  line.length,
+];
+
+/** Rises and falls from note to note. */
+const contourOf = (line: Line): string =>
+  line
+    .slice(1)
+    .map((struck, index) => Math.sign(struck[0]!.midi - line[index]![0]!.midi))
+    .join();
+
+/**
+ * Whether a line falls into broken chords of one length and one way up and down, though one may meet the next in a step, as
+ * where the harmony changes within the bar.
+ */
+const isChainOfChords = (line: Line, runs: readonly number[]): boolean => {
+  const lengths = runs.slice(1).map((end, index) => end - runs[index]!);
+  const cell = Math.min(...lengths);
+  if (lengths.length < 2 || cell < CELL_LEAST || lengths.some((length) => length % cell !== 0)) return false;
+  const contours = Array.from({ length: line.length / cell }, (_, index) =>
+    contourOf(line.slice(index * cell, (index + 1) * cell)),
+  );
+  return new Set(contours).size === 1;
+};
+
+/**
+ * The moments of a line whose every neighbour is a leap away, where the leaps around them make a broken chord: three
+ * pitches or more, or two that lie well apart. A bass that the voice answers is one of the pitches.
+ */
+const brokenIn = (line: Line, answersBass: boolean): Line => {
+  const broken: Struck[] = [];
+  const runs = runsOf(line);
+  const isChain = isChainOfChords(line, runs);
+  runs.slice(1).forEach((end, run) => {
+    const start = runs[run]!;
+    const pitches = line.slice(start, end).flatMap((struck) => struck.map(({ midi }) => midi));
+    const isCell =
+      new Set(pitches).size > (answersBass && start === 0 ? 1 : 2) ||
+      Math.max(...pitches) - Math.min(...pitches) >= PAIR_LEAP;
+    if (!isCell || end - start < 2) return;
+    const isInside = (index: number): boolean =>
+      isChain || ((index > start || start === 0) && (index < end - 1 || end === line.length));
+    for (let index = start; index < end; index += 1) if (isInside(index)) broken.push(line[index]!);
+  });
+  return broken;
+};
+
+/** Notes between the strokes of a line, in ticks, where they are all of one length and short; else undefined. */
+const evenStep = (line: Line, ticksPerQuarter: number): number | undefined => {
+  const steps = line.slice(1).map((struck, index) => struck[0]!.onset - line[index]![0]!.onset);
+  const [step] = steps;
+  if (step === undefined || step > PATTERN_LONGEST * ticksPerQuarter) return undefined;
+  return line.length >= PATTERN_LEAST && steps.every((each) => each === step) ? step : undefined;
+};
+
+/** Whether a line goes up and down as another, note by note. */
+const goesAs = (line: Line, other: Line): boolean =>
+  line.length === other.length && contourOf(line) === contourOf(other);
+
+/**
+ * Whether a line in a bar is a plain pattern: short notes of one length, of which a pitch comes back or the way up and
+ * down is that of a bar beside it, or of the broken chords that it falls into.
+ */
+const isPlainPattern = (line: Line, beside: readonly Line[], ticksPerQuarter: number): boolean => {
+  if (evenStep(line, ticksPerQuarter) === undefined) return false;
+  const pitches = line.flatMap((struck) => struck.map(({ midi }) => midi));
+  return (
+    new Set(pitches).size < pitches.length ||
+    isChainOfChords(line, runsOf(line)) ||
+    beside.some((other) => goesAs(line, other))
+  );
+};
+
+/** Whether a line is a slow tune of single high notes over another voice that begins with it: it leaps without ringing. */
+const isTuneOver = (line: Line, inBar: readonly Sound[], ticksPerQuarter: number): boolean => {
+  const [first] = line[0]!;
+  const isOverBass = inBar.some(
+    ({ midi, onset, voice }) => voice !== first!.voice && onset === first!.onset && midi < first!.midi,
+  );
+  return (
+    isOverBass &&
+    line.every(
+      ([only, more]) =>
+        more === undefined &&
+        only!.midi >= TUNE_LOWEST &&
+        only!.end - only!.onset >= TUNE_SHORTEST * ticksPerQuarter,
+    )
+  );
+};
+
+/** What each voice strikes at its moments, in the order of time. */
+export const voicesOf = (sounds: readonly Sound[]): readonly Line[] => {
+  const voices = new Map<string, Map<number, Sound[]>>();
+  for (const sound of sounds) {
+    const line = voices.get(sound.voice) ?? new Map<number, Sound[]>();
+    voices.set(sound.voice, line.set(sound.onset, [...(line.get(sound.onset) ?? []), sound]));
+  }
+  return [...voices.values()].map((line) => [...line.values()]);
+};
+
+const voiceOf = (line: Line): string => line[0]![0]!.voice;
+
+/**
+ * A line becomes a plain pattern where it goes as a plain one beside it, though a note of the tune in it lies a step from the
+ * chord: the hand breaks it as it broke the bar before.
+ */
+const asBeside = (own: BrokenLine, beside: readonly BrokenLine[], ticksPerQuarter: number): BrokenLine =>
+  !own.isPlain &&
+  evenStep(own.line, ticksPerQuarter) !== undefined &&
+  beside.some(({ isPlain, line }) => isPlain && voiceOf(line) === voiceOf(own.line) && goesAs(line, own.line))
+    ? { line: own.line, cell: own.line, isPlain: true }
+    : own;
+
+/** The broken chords of a piece by bar, line by line; grace notes are none of them. */
+export const brokenChords = (
+  byBar: readonly (readonly Sound[])[],
+  ticksPerQuarter: number,
+): readonly (readonly BrokenLine[])[] => {
+  const lines = byBar.map(voicesOf);
+  const found = byBar.map((inBar, bar) =>
+    lines[bar]!.map((line): BrokenLine => {
+      const [first] = line[0]!;
+      const answersBass = inBar.some(
+        ({ midi, onset, voice }) => voice !== first!.voice && onset < first!.onset && midi < first!.midi,
+      );
+      const cell = isTuneOver(line, inBar, ticksPerQuarter) ? [] : brokenIn(line, answersBass);
+      const beside = [lines[bar - 1], lines[bar + 1]].flatMap((other) =>
+        (other ?? []).filter((each) => voiceOf(each) === voiceOf(line)),
+      );
+      return {
+        line,
+        cell,
+        isPlain: cell.length === line.length && isPlainPattern(line, beside, ticksPerQuarter),
+      };
+    }),
+  );
+  // Onwards and back, so that a pattern reaches as far as it goes.
+  for (const bars of [found.keys(), [...found.keys()].reverse()])
+    for (const bar of bars)
+      found[bar] = found[bar]!.map((own) =>
+        asBeside(own, [...(found[bar - 1] ?? []), ...(found[bar + 1] ?? [])], ticksPerQuarter),
+      );
+  return found;
+};
