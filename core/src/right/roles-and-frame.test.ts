@@ -20,6 +20,12 @@ describe('who takes what in a texture', () => {
     expect(rightHand(planVoices(['E2/4 F2/4 G2/4 A2/4']))).toBe('pppp');
   });
 
+  it('a bass that beats in eighths under a tune is the thumb’s alone', () => {
+    const plan = planVoices(['E3/4 F#3/4 G3/4 A3/4', 'E2/8 E2/8 E2/8 E2/8 E2/8 E2/8 E2/8 E2/8']);
+    const bass = plan.score.notes.filter(({ midi }) => midi === 40);
+    expect(bass.map(({ index }) => plan.notes[index]!.pluck)).toEqual(bass.map(() => 'p'));
+  });
+
   it('a tune in slow quarters alternates as it would at speed', () => {
     for (const tempo of [40, 90, 160])
       expect(rightHand(planVoices(['E4/4 F4/4 G4/4 F4/4 E4/4 F4/4 G4/4 F4/4'], { tempo }))).not.toMatch(
