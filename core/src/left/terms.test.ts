@@ -199,6 +199,13 @@ describe('what a movement of the left hand costs', () => {
     });
   });
 
+  it('an open G that is the bass of a high chord keeps its colour, one above other notes does not', () => {
+    const open = (chord: string, tokens: string): number => paid('open string', [chord], tokens)[0]!;
+    expect(open('G3+G4+D5/4', '3:0 2:1 1:4')).toBe(0);
+    expect(open('E3+G3+D5/4', '5:1 3:0 1:4')).toBeCloseTo(costs.openAgainstHigh);
+    expect(open('E4+G4/4', '1:0 2:2')).toBeCloseTo(costs.openAgainstHigh);
+  });
+
   it('open strings under a high tune are free, in it or in a chord high up they are not', () => {
     expect(paid('open string', ['B4/8t B3/8t G3/8t'], '1:4 2:0 3:0')).toEqual([0, 0, 0]);
     // In the tune itself an open treble falls out of its colour.

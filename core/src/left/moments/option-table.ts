@@ -50,7 +50,7 @@ export interface OptionTable {
   readonly lowestEasily: Uint8Array;
   readonly highestEasily: Uint8Array;
   readonly stoppedNotes: Uint8Array;
-  /** Open strings ① to ③ it strikes. */
+  /** Open strings ① to ③ it strikes that are heard as trebles: see `soundsAsTreble`. */
   readonly openTrebles: Uint8Array;
   /**
    * By option and finger: frets above the dark fret times strings beyond ②, of which two count at most, summed over the
@@ -73,6 +73,13 @@ export interface OptionTable {
 
 /** Hand positions reach from 1 to here: tables end four frets above. */
 const LAST_POSITION = TABLE_FRETS - 4;
+
+/**
+ * Whether an open string is heard as a treble: on ① to ③, unless it is the ③ that lies as the bass under others. `place`
+ * counts the notes struck together from the lowest, of which there are `notes`.
+ */
+export const soundsAsTreble = (string: number, place: number, notes: number): boolean =>
+  string < 3 || (string === 3 && (place > 0 || notes === 1));
 
 /** Tables for some assignments of the same sounds. */
 export const optionTable = (
@@ -125,7 +132,7 @@ export const optionTable = (
       table.fretAt[option * STRINGS + k] = fret;
       if (finger === 0) {
         table.openMask[option]! |= 1 << k;
-        if (string <= 3) table.openTrebles[option]! += 1;
+        if (soundsAsTreble(string, place, placements.length)) table.openTrebles[option]! += 1;
         return;
       }
       table.fingerFret[option * FINGERS + finger] = fret;

@@ -1,5 +1,6 @@
 import type { LeftCosts } from '../hand/costs.ts';
 import type { Ledger } from './ledger.ts';
+import { soundsAsTreble } from '../moments/option-table.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 
 /** Hand position from which an open treble changes the colour of a chord, or of a line. */
@@ -19,8 +20,9 @@ export const struckCost = (
 ): number => {
   if (position < HIGH_POSITION || (options.fingersUsed[option] === 0 && !isOverBrokenChord)) return 0;
   if (ledger && costs.openAgainstHigh > 0)
-    options.assignments[option]!.placements.forEach(({ string, finger }, index) => {
-      if (finger === 0 && string <= 3) ledger('open string', struck[index]!, costs.openAgainstHigh);
+    options.assignments[option]!.placements.forEach(({ string, finger }, index, { length }) => {
+      if (finger === 0 && soundsAsTreble(string, index, length))
+        ledger('open string', struck[index]!, costs.openAgainstHigh);
     });
   return costs.openAgainstHigh * options.openTrebles[option]!;
 };
