@@ -7,7 +7,9 @@ import {
   planPiece,
   problemText,
   setupFor,
+  tablatureOf,
   wantedMarks,
+  withTablatureStaff,
   writeMusicXml,
 } from '@oculon/core';
 import { openPiece } from './open-piece.ts';
@@ -28,6 +30,7 @@ const OPTIONS = {
   ...SETUP_OPTIONS,
   json: { type: 'boolean' },
   out: { type: 'string' },
+  tablature: { type: 'boolean' },
   bars: { type: 'string' },
 } as const;
 
@@ -52,10 +55,13 @@ export const plan = async (args: readonly string[]): Promise<0 | 1> => {
     },
   });
   if (values.out !== undefined) {
-    const written = writeMusicXml(opened.source, marksOf(result), {
-      ...(values.part !== undefined && { part: values.part }),
-      signs: wantedMarks(result, opened.imported.marks),
-    });
+    const options = values.part === undefined ? {} : { part: values.part };
+    const signs = wantedMarks(result, opened.imported.marks);
+    const marked = writeMusicXml(opened.source, marksOf(result), { ...options, signs });
+    const written =
+      marked.ok && values.tablature
+        ? withTablatureStaff(marked.value, tablatureOf(result), result.setup.guitar, options)
+        : marked;
     if (!written.ok) return complain(`${file}: ${problemText(wording, written.error)}`);
     try {
       await writeFile(values.out, written.value);

@@ -24,6 +24,7 @@ FILE is a guitar piece in MusicXML (.musicxml, .xml, .mxl).
                       oculon.walk/1, oculon.sound/1, oculon.check/1,
                       oculon.drills/1, oculon.drill/1 or oculon.practice/1
   --out FILE          (plan, drill) write the piece with the fingering as MusicXML
+  --tablature         (plan, with --out) add a staff of six lines with string and fret under the notes
   --depth D           (walk) ${DEPTHS.join(', ')}
   --bars A-B          (plan, walk) report only these bars (counted from 1)
   --midi FILE         (sound) write a Standard MIDI File

@@ -62,6 +62,20 @@ describe('oculon plan', () => {
     expect(readFileSync(out, 'utf8')).toContain('<technical>');
   });
 
+  it('adds a staff of six lines on request, which is planned as before', () => {
+    const out = join(folder, 'six-lines.musicxml');
+    expect(oculon('plan', STUDY, '--out', out, '--tablature').status).toBe(0);
+    expect(readFileSync(out, 'utf8')).toContain('<sign>TAB</sign>');
+    const places = (text: string) =>
+      (JSON.parse(text) as { notes: Record<string, unknown>[] }).notes.map(({ id, string, fret }) => ({
+        id,
+        string,
+        fret,
+      }));
+    const [before, after] = [STUDY, out].map((file) => places(oculon('plan', file, '--json').stdout));
+    expect(after).toEqual(before);
+  });
+
   it('ends with 1 and a message when the piece cannot be read or written', () => {
     const broken = join(folder, 'broken.musicxml');
     writeFileSync(broken, 'not a score');

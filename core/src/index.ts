@@ -222,11 +222,12 @@ export {
 } from './formats/source/source-file.ts';
 export { type ImportedScore, readMusicXml } from './formats/musicxml/read.ts';
 export { writeMusicXml } from './formats/musicxml/write.ts';
+export { withTablatureStaff } from './formats/musicxml/tablature-staff.ts';
 export { writeNewMusicXml } from './formats/musicxml/write-new.ts';
 export { buildScore } from './score/draft/build-score.ts';
 export type { BarDraft, EventDraft, PieceDraft } from './score/draft/draft.ts';
 export { romanNumeral, barreWords, bracketWords } from './formats/musicxml/marks/mark-text.ts';
-export { marksOf, wantedMarks } from './formats/plan-marks.ts';
+export { marksOf, tablatureOf, wantedMarks } from './formats/plan-marks.ts';
 export { type BarRange, planJson, type PlanJson } from './formats/plan-json.ts';
 export { checkJson, type CheckJson } from './formats/check-json.ts';
 export { soundJson, type SoundJson } from './formats/sound-json.ts';

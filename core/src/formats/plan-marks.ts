@@ -1,6 +1,7 @@
 import { placedMarks, proposedMarks } from '../plan/proposed-marks.ts';
 import type { SourceMarks } from './musicxml/marks/read-marks.ts';
 import type { WantedMarks } from './musicxml/marks/write-marks.ts';
+import type { TablaturePlace } from './musicxml/tablature-staff.ts';
 import type { NoteMarks } from './musicxml/write.ts';
 import type { NoteId } from '../score/score.ts';
 import type { Plan } from '../plan/plan.ts';
@@ -25,6 +26,16 @@ export const marksOf = (plan: Plan): ReadonlyMap<NoteId, NoteMarks> =>
           ...(note.pluck !== undefined && { pluck: note.pluck }),
         },
       ]),
+  );
+
+/** Where every notehead of a plan lies, tied ones with those they are tied to, for a staff of six lines. */
+export const tablatureOf = (plan: Plan): ReadonlyMap<NoteId, TablaturePlace> =>
+  new Map(
+    plan.notes.flatMap(({ id, string, fret }) =>
+      string === undefined || fret === undefined || isMoved(plan, id)
+        ? []
+        : [[id, { string, fret }] as const],
+    ),
   );
 
 /**

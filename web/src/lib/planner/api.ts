@@ -178,8 +178,8 @@ export interface PlannerApi {
   handPoints(there: VersionMessage): readonly HandPoint[];
   /** What is heard of another version of the open piece. */
   soundsOf(version: VersionMessage): Promise<PlanSounds>;
-  /** The source with the fingering of the last plan merged in, as UTF-8. */
-  writeMusicXml(): Promise<Result<Uint8Array, ImportProblem>>;
+  /** The source with the fingering of the last plan merged in, on request with a staff of six lines, as UTF-8. */
+  writeMusicXml(hasTablature: boolean): Promise<Result<Uint8Array, ImportProblem>>;
   /** The source with one note corrected, as UTF-8. The pitch of a correction is meant as the teacher reads the piece. */
   correct(
     note: NoteId,

@@ -189,9 +189,9 @@ export class CurrentPlan {
     return this.#planner.api.soundsOf(version);
   }
 
-  async exportMusicXml() {
+  async exportMusicXml(hasTablature = false) {
     await this.#settled();
-    return this.#planner.api.writeMusicXml();
+    return this.#planner.api.writeMusicXml(hasTablature);
   }
 
   /** The file of the piece with one note corrected. */

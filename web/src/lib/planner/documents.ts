@@ -3,7 +3,9 @@ import {
   marksOf,
   planJson,
   success,
+  tablatureOf,
   wantedMarks,
+  withTablatureStaff,
   writeMusicXml,
   type Correction,
   type ImportedScore,
@@ -19,12 +21,14 @@ interface ReadFrom {
   readonly marks: ImportedScore['marks'];
 }
 
-/** A plan in the file that the piece was read from. */
-export const musicXmlOf = (plan: Plan, { source, part, marks }: ReadFrom) => {
-  const written = writeMusicXml(source, marksOf(plan), {
-    ...(part !== undefined && { part }),
-    signs: wantedMarks(plan, marks),
-  });
+/** A plan in the file that the piece was read from, on request with a staff of six lines under its notes. */
+export const musicXmlOf = (plan: Plan, { source, part, marks }: ReadFrom, hasTablature: boolean) => {
+  const options = part === undefined ? {} : { part };
+  const marked = writeMusicXml(source, marksOf(plan), { ...options, signs: wantedMarks(plan, marks) });
+  const written =
+    marked.ok && hasTablature
+      ? withTablatureStaff(marked.value, tablatureOf(plan), plan.setup.guitar, options)
+      : marked;
   return written.ok ? success(new TextEncoder().encode(written.value)) : written;
 };
 

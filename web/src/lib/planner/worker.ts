@@ -221,10 +221,10 @@ const api: PlannerApi = {
     return soundsIn(plan);
   },
 
-  async writeMusicXml() {
+  async writeMusicXml(hasTablature) {
     const plan = planned();
     const { musicXmlOf } = await import('./documents.ts');
-    return musicXmlOf(plan, { source, part, marks: current().marks });
+    return musicXmlOf(plan, { source, part, marks: current().marks }, hasTablature);
   },
 
   async correct(note, correction) {

@@ -14,6 +14,7 @@
   import type { Snippet } from 'svelte';
   import SaveBadge from '../document/SaveBadge.svelte';
   import ThemeToggle from '../ThemeToggle.svelte';
+  import type { ExportFormat } from './piece-export.svelte.ts';
   import type { NamedVersion } from './versions/against.svelte.ts';
   import VersionMenu from './versions/VersionMenu.svelte';
   import { redo, undo } from './commands/deeds.ts';
@@ -30,7 +31,7 @@
     address: string;
     workbench: Workbench | undefined;
     exporting: boolean;
-    onexport: (what: 'musicxml' | 'json') => void;
+    onexport: (what: ExportFormat) => void;
     onpast: () => void;
     onhelp: () => void;
     onlist: () => void;
@@ -114,6 +115,13 @@
           <li>
             <button disabled={!workbench.planned.plan || exporting} onclick={() => onexport('musicxml')}
               ><Download class="size-4" aria-hidden="true" /> MusicXML with the fingering</button
+            >
+          </li>
+          <li>
+            <button
+              disabled={!workbench.planned.plan || exporting}
+              onclick={() => onexport('musicxml-tablature')}
+              ><Download class="size-4" aria-hidden="true" /> MusicXML, six-line staff below</button
             >
           </li>
           <li>

@@ -83,6 +83,10 @@
     { does: 'what was done before, to look at and bring back', run: () => void workbench?.past.open() },
     { does: 'versions of the piece', run: () => void goto(`/pieces/${data.piece.id}/versions`) },
     { does: 'export MusicXML with the fingering', run: () => void exportAs('musicxml') },
+    {
+      does: 'export MusicXML with a staff of six lines',
+      run: () => void exportAs('musicxml-tablature'),
+    },
     { does: 'export the plan as JSON', run: () => void exportAs('json') },
     { does: 'the first minute: be shown around', run: () => minute.begin() },
     { does: 'show all keys', run: () => (helpOpen = true) },

@@ -2,7 +2,7 @@ import { fileNameOf, saveFile } from '../save-file.ts';
 import { problemWords } from '../words.ts';
 import type { CurrentPlan } from '../planner/current-plan.svelte.ts';
 
-export type ExportFormat = 'musicxml' | 'json';
+export type ExportFormat = 'musicxml' | 'musicxml-tablature' | 'json';
 
 /** Saves the piece as a file, once the plan of the last decision stands. */
 export class PieceExport {
@@ -18,7 +18,9 @@ export class PieceExport {
     this.isWriting = true;
     this.problem = '';
     try {
-      await (format === 'json' ? this.#writeJson(planned) : this.#writeMusicXml(planned));
+      await (format === 'json'
+        ? this.#writeJson(planned)
+        : this.#writeMusicXml(planned, format === 'musicxml-tablature'));
     } catch (error) {
       this.problem = (error as Error).message;
     } finally {
@@ -30,8 +32,8 @@ export class PieceExport {
     this.#save(await planned.exportJson(), '.plan.json', 'application/json');
   }
 
-  async #writeMusicXml(planned: CurrentPlan): Promise<void> {
-    const written = await planned.exportMusicXml();
+  async #writeMusicXml(planned: CurrentPlan, hasTablature: boolean): Promise<void> {
+    const written = await planned.exportMusicXml(hasTablature);
     if (!written.ok) this.problem = problemWords(written.error);
     else
       this.#save(
