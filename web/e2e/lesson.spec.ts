@@ -67,6 +67,10 @@ test('a student opens the link on a phone, goes offline, asks, and the teacher s
   await student.goto(link);
   await expect(student.locator('[data-complete="true"]')).toBeVisible();
   await expect(student.getByRole('heading', { name: 'Paper Kites' })).toBeVisible();
+  // The whole music font, seven times as large as the one that has what a guitar piece needs, stays where it is.
+  expect(
+    await student.evaluate(() => [...document.fonts].map(({ family, status }) => `${family} ${status}`)),
+  ).toEqual(expect.arrayContaining(['Oculon Music loaded', 'Bravura unloaded']));
   // Nothing sticks out of the phone.
   expect(await student.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await student.getByRole('button', { name: 'Larger' }).click();

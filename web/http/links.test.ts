@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ask, askJson, importedPiece } from './ask.ts';
+import { address, ask, askJson, importedPiece } from './ask.ts';
 import { given, HANDOUT, RENEWAL } from './given.ts';
 import { Visitor } from './session.ts';
 
@@ -56,6 +56,16 @@ describe('a student’s page', () => {
       expect(text).not.toContain(id);
     }
     expect(text).not.toContain(fingering);
+  });
+
+  it('comes packed to a browser that takes it so, and plain to one that does not', async () => {
+    const path = await link();
+    const packed = await fetch(new URL(path, address), { headers: { 'accept-encoding': 'gzip, br' } });
+    expect(packed.headers.get('content-encoding')).toBe('gzip');
+    expect(packed.headers.get('vary')).toContain('accept-encoding');
+    expect(await packed.text()).toContain('Slowly.');
+    const plain = await student().ask({ path });
+    expect(plain.headers['content-encoding']).toBeUndefined();
   });
 
   it('leads nowhere else, by whatever method', async () => {

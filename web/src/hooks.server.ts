@@ -1,4 +1,5 @@
 import { error, redirect, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { compressed } from '$lib/server/compressed.ts';
 import { closeDatabase, database } from '$lib/server/database/database.ts';
 import { withDatabase } from '$lib/server/database/trouble.ts';
 import { startHousekeeping, stopHousekeeping } from '$lib/server/housekeeping.ts';
@@ -79,7 +80,7 @@ export const handle: Handle = async ({ event, resolve }) => {
       },
       'request',
     );
-  return response;
+  return compressed(event.request, response);
 };
 
 export const handleError: HandleServerError = ({ error: cause, event, status }) => {

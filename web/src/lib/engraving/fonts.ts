@@ -1,5 +1,8 @@
-/** The music fonts must be there before the first note is made: widths measured earlier stay wrong. */
+/**
+ * The music fonts must be there before the first note is made: widths measured earlier stay wrong. The whole music font, which
+ * has the rarest signs, is fetched only when one of them is drawn.
+ */
 export const loadMusicFonts = async (): Promise<void> => {
-  const wanted = [...document.fonts].filter((font) => /Bravura|Academico/.test(font.family));
+  const wanted = [...document.fonts].filter((font) => /Oculon Music|Academico/.test(font.family));
   await Promise.all(wanted.map((font) => font.load()));
 };

@@ -41,7 +41,7 @@ const AFTER_BARLINE = 7;
 /** Where every system is drawn before its height is known. */
 const DRAWN_AT = 100;
 
-export const useMusicFonts = (): void => VexFlow.setFonts('Bravura', 'Academico');
+export const useMusicFonts = (): void => VexFlow.setFonts('Oculon Music', 'Bravura', 'Academico');
 
 const addHeader = (stave: Stave, bar: Bar, isFirstOfPiece: boolean, isFirstOfSystem: boolean): void => {
   if (isFirstOfSystem) stave.addClef('treble', 'default', '8vb');
