@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '../test';
-import { importStudy, settled, STUDIES } from '../sheet.ts';
+import { importStudy, settled, STUDIES, toStep } from '../sheet.ts';
 import { watch, type Watched } from '../watched-sound.ts';
 
 /** How far the mark on the sheet is from the sound, in ms, note by note. */
@@ -27,7 +27,7 @@ for (const goal of [60, 160])
   test(`the mark on the sheet keeps in step with the sound at ${goal} a minute`, async ({ page }) => {
     await watch(page);
     await importStudy(page, `${STUDIES}low-meadow-dance.musicxml`);
-    await page.getByText('Hand, instrument, schools').click();
+    await toStep(page, 'Read');
     await page.locator('#setup-tempo').fill(String(goal));
     await page.locator('#setup-tempo').press('Enter');
     await settled(page);

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { barLabel } from '@oculon/core';
-  import { onMount } from 'svelte';
+  import { onMount, tick } from 'svelte';
   import { roomNeeded } from '../engraving/lay-out.ts';
   import { Listening } from '../sound/listening.svelte.ts';
   import TransportBar from '../sound/TransportBar.svelte';
   import { oneBar } from '../sound/one-bar.ts';
   import { ZoomIn, ZoomOut } from '@lucide/svelte';
+  import { turnPage } from '../sheet/turn-page.ts';
   import LessonMusic from '../lesson/LessonMusic.svelte';
   import ShapeCardPicture from '../lesson/ShapeCardPicture.svelte';
   import AskForm from './AskForm.svelte';
@@ -67,7 +68,7 @@
     start: () => score.bars[chosen ?? 0]!.start,
     onStep: (onset) => {
       playhead = onset;
-      if (onset !== undefined) turnTo();
+      void tick().then(turnTo);
     },
   });
   const told = async (from: number, to: number): Promise<readonly string[]> =>
@@ -75,10 +76,12 @@
       .filter((line) => line.to >= from && line.from <= to)
       .flatMap(({ sentences }) => sentences.map(({ text }) => text));
   let sheet: HTMLElement;
-  /** Brings what is played into view. */
+  let turnedTo: Element | null | undefined;
+  /** Brings the line that is played into view, when it is another one: every note would cost a layout. */
   const turnTo = (): void => {
     const played = sheet.querySelector('[data-playhead]')?.closest('.system');
-    played?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
+    if (played !== turnedTo) turnPage(played, played);
+    turnedTo = played;
   };
 
   const measure = (element: HTMLElement) => {

@@ -13,7 +13,7 @@
   import { handleKey } from '../workbench/commands/key-table.ts';
   import { ZOOMS } from '../workbench/desk-view.svelte.ts';
   import type { Workbench } from '../workbench/workbench.svelte.ts';
-  import { lineToSee } from './turn-page.ts';
+  import { lineToSee, turnPage } from './turn-page.ts';
   import { chordWords, shownSigns, shownSpans, wordsGone } from './shown-marks.ts';
   import System from './System.svelte';
 
@@ -141,9 +141,10 @@
   const seen = $derived(playhead !== undefined && score ? lineToSee(score, systems, playhead) : undefined);
   $effect(() => {
     if (seen === undefined) return;
-    holder
-      ?.querySelector(`[data-first-bar="${seen + 1}"]`)
-      ?.scrollIntoView({ block: 'nearest', inline: 'start', behavior: scrolling() });
+    const toSee = holder?.querySelector(`[data-first-bar="${seen + 1}"]`);
+    if (view.layout === 'line')
+      toSee?.scrollIntoView({ block: 'nearest', inline: 'start', behavior: 'instant' });
+    else turnPage(toSee, holder?.querySelector('[data-playhead]')?.closest('.system'));
   });
 
   /** Who wants little movement gets none. */

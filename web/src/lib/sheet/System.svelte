@@ -199,15 +199,6 @@
   {@attach watch}
 >
   <div class="engraving" style:top="{marks ? -top : 0}px" {@attach engrave}></div>
-  {#if playedAt !== undefined && geometry && marks}
-    <div
-      class="playhead"
-      data-playhead={playhead}
-      style:transform="translateX({playedAt - 4}px)"
-      style:top="{geometry.staffTop - top - 14}px"
-      style:height="{geometry.staffBottom - geometry.staffTop + 28}px"
-    ></div>
-  {/if}
   {#if failure}
     <p role="alert" class="rounded-box border border-error p-3 text-sm" data-failed={barsShown}>
       {barsShown} cannot be engraved ({failure}). The other bars are shown, the planner has fingered these
@@ -243,6 +234,16 @@
         <div class="under" style:top="{bottom - top + below}px">{@render under(geometry)}</div>
       {/if}
     </Part>
+  {/if}
+  <!-- Above all else: a picture that moves under others is costly. -->
+  {#if playedAt !== undefined && geometry && marks}
+    <div
+      class="playhead"
+      data-playhead={playhead}
+      style:transform="translateX({playedAt - 4}px)"
+      style:top="{geometry.staffTop - top - 14}px"
+      style:height="{geometry.staffBottom - geometry.staffTop + 28}px"
+    ></div>
   {/if}
 </div>
 

@@ -31,14 +31,6 @@
   let saysFirst = $state(false);
   let isSpeaking = $state(false);
   let taps: number[] = [];
-  /** The light of the beat: put on and off, as an animation would draw the page anew for as long as it lasts. */
-  let isLit = $state(false);
-  $effect(() => {
-    if (listening.beat < 0) return;
-    isLit = true;
-    const off = setTimeout(() => (isLit = false), 130);
-    return () => clearTimeout(off);
-  });
 
   onMount(() => () => {
     listening.close();
@@ -141,7 +133,9 @@
     <span class="place" role="status" data-testid="playing">
       {#if listening.isOpening}{words.opening}
       {:else if listening.isPlaying}
-        <span class="pulse" class:lit={isLit} aria-hidden="true"></span>
+        <!-- The beat goes from side to side: it changes with the note that is struck, and draws no picture of its own. -->
+        <span class="pulse" class:lit={listening.beat % 2 === 0} aria-hidden="true"></span>
+        <span class="pulse" class:lit={listening.beat % 2 === 1} aria-hidden="true"></span>
         {words.bar}
         {barLabel(score.bars[listening.bar] ?? score.bars[0]!)}
       {/if}
@@ -255,12 +249,11 @@
     margin-right: 0.25rem;
     border-radius: 50%;
     background: var(--color-primary);
-    opacity: 0.25;
-    will-change: opacity, transform;
+    opacity: 0.2;
+    will-change: opacity;
   }
   .pulse.lit {
     opacity: 1;
-    transform: scale(1.4);
   }
   .slim {
     position: relative;

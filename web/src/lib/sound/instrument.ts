@@ -24,7 +24,7 @@ export class Instrument {
   static async open(): Promise<Instrument> {
     if (typeof AudioContext === 'undefined' || typeof AudioWorkletNode === 'undefined')
       throw new NoSound('This browser cannot play sound. Try a newer one; everything else works.');
-    const context = new AudioContext({ latencyHint: 'interactive' });
+    const context = new AudioContext({ latencyHint: 'playback' });
     try {
       await context.audioWorklet.addModule(instrumentAddress);
     } catch {

@@ -113,6 +113,13 @@ describe('a player', () => {
     expect(instrument.isAwake).toBe(false);
   });
 
+  it('shows every other of notes that the eye does not follow, and the one that stays', async () => {
+    const { player, heard } = played({ rate: 4 });
+    await player.play(0);
+    await vi.advanceTimersByTimeAsync(1500);
+    expect(heard.steps.map(([step]) => step)).toEqual([0, 2, 4, 6, 7]);
+  });
+
   it('sleeps soon after it is stopped, and not when it is played again before', async () => {
     const { instrument, player } = played();
     await player.play(0);

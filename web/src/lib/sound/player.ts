@@ -23,6 +23,8 @@ const LEAD = 0.06;
 /** How long it sleeps between two looks at where it is, in ms. */
 const SHORTEST_NAP = 4;
 const LONGEST_NAP = 60;
+/** Notes that follow each other faster are not all shown: the eye does not follow them, and each costs a picture. In ms. */
+const FASTEST_SHOWN = 150;
 /** Steps of the ladder, as a share of the goal. */
 const LADDER_STEP = 0.05;
 /** How long the last notes ring on before everything is hushed, in seconds. */
@@ -269,12 +271,15 @@ export class Player {
 
   /** Tells where it is whenever that changes, and sleeps until then: a picture for each screen refresh would cost more. */
   #follow(): void {
-    let [lastStep, lastBeat] = [-1, -1];
+    let [lastStep, lastBeat, shown] = [-1, -1, -1];
     const look = (): void => {
       const moment = this.moment + 1;
       const { steps, beats } = this.#sound;
       const step = lastUpTo(steps, moment);
-      if (step !== lastStep && step >= 0) this.#events.onStep(steps[step]!.onset, steps[step]!.ms);
+      if (step !== lastStep && step >= 0 && !this.#isFleeting(step, shown)) {
+        this.#events.onStep(steps[step]!.onset, steps[step]!.ms);
+        shown = step;
+      }
       const beat = lastUpTo(beats, moment);
       if (beat !== lastBeat && beat >= 0) this.#events.onBeat(beat);
       [lastStep, lastBeat] = [step, beat];
@@ -283,6 +288,15 @@ export class Player {
     };
     clearTimeout(this.#looking);
     look();
+  }
+
+  /** Whether a step comes so soon after the one shown, and goes so soon, that it need not be shown. */
+  #isFleeting(step: number, shown: number): boolean {
+    const { steps } = this.#sound;
+    const [before, own, after] = [steps[shown], steps[step]!, steps[step + 1]];
+    if (!before || !after || shown > step) return false;
+    const least = FASTEST_SHOWN * this.#settings.rate;
+    return own.ms - before.ms < least && after.ms - own.ms < least;
   }
 
   /** Ms until a moment of the piece, or the next stretch, is heard; not so long that a change of tempo would be missed. */
