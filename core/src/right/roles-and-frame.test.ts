@@ -26,6 +26,11 @@ describe('who takes what in a texture', () => {
     expect(bass.map(({ index }) => plan.notes[index]!.pluck)).toEqual(bass.map(() => 'p'));
   });
 
+  it('a line that leads to a chord for the whole hand stays with the fingers', () => {
+    const plan = planVoices(['A4/8 G4/8 F4/8 E4/8 D4/8 C4/8 B3/8 C4/8 | A3+E4+A4/1', '-/1 | A2/1']);
+    expect(rightHand(plan)).toMatch(/^[ima]{8}imap$/);
+  });
+
   it('a tune in slow quarters alternates as it would at speed', () => {
     for (const tempo of [40, 90, 160])
       expect(rightHand(planVoices(['E4/4 F4/4 G4/4 F4/4 E4/4 F4/4 G4/4 F4/4'], { tempo }))).not.toMatch(

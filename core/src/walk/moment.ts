@@ -70,6 +70,8 @@ export interface MomentValues {
   };
   /** The fingers alternate in a line. */
   alternate: { readonly order: readonly StrokeFinger[] };
+  /** The finger that the next downbeat needs does not play before it. */
+  reserve: { readonly finger: StrokeFinger; readonly until: number };
   crossing: { readonly note: PlacedNote; readonly finger: StrokeFinger; readonly after: StrokeFinger };
   strum: { readonly direction: StrumDirection; readonly finger: StrokeFinger };
   harmonic: { readonly note: PlacedNote; readonly node: number; readonly by: 'left' | 'right-index' };
@@ -82,6 +84,10 @@ export interface MomentValues {
     /** How many basses in a row are stopped alike. */
     readonly run: number;
   };
+  /** A note that ends before its time is over, because no hand could hold it or the teacher wants it so. */
+  cut: { readonly note: PlacedNote; readonly until: number; readonly isWanted: boolean };
+  /** A finger lifts where a rest begins: what it stops must not sound into it. */
+  lift: { readonly note: PlacedNote };
   /** The next note is lower but lies on a higher string. */
   stumble: { readonly note: PlacedNote };
   /** A stretch that not every hand has. */
@@ -121,6 +127,7 @@ export const IMPORTANCE: readonly MomentKind[] = [
   'guide',
   'barre',
   'keep',
+  'cut',
   'block',
   'early',
   'finger',
@@ -130,10 +137,12 @@ export const IMPORTANCE: readonly MomentKind[] = [
   'harmonic',
   'crossing',
   'damp',
+  'lift',
   'stumble',
   'stretch',
   'tiring',
   'upbeat',
+  'reserve',
   'alternate',
   'slur',
 ];

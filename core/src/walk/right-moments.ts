@@ -2,10 +2,13 @@ import { STROKE_FINGERS, type StrokeFinger } from '../fingering/vocabulary.ts';
 import type { Plan } from '../plan/plan.ts';
 import { harmonicTouches } from '../right/around/strokes.ts';
 import { isLine } from '../right/events/events.ts';
+import { THUMB } from '../right/events/ranks.ts';
 import { dampingRuns } from '../technique/right-signs.ts';
 import { placedNote } from './left-moments.ts';
 import type { Moment } from './moment.ts';
 
+/** Notes of a downbeat that takes a whole hand. Our own value. */
+const FULL_CHORD = 3;
 /** Letters of more strokes are no longer read as one pattern. */
 const LONGEST_PATTERN = 12;
 /** Strokes in a row that are worth saying that they alternate. Our own value. */
@@ -67,6 +70,26 @@ export const strokeMoments = ({ right }: Plan): readonly Moment[] => {
     });
   }
   return moments;
+};
+
+/**
+ * The finger that a downbeat of several fingers takes for its top note, where a line leads to it on other fingers: it is not
+ * spent before. Handbook §4, reserve.
+ */
+export const reserveMoments = ({ right }: Plan): readonly Moment[] => {
+  const { events, options } = right;
+  return events.flatMap((event, index): Moment[] => {
+    const before = [index - 2, index - 1].map((each) => events[each]);
+    const top = options[index]?.at(-1);
+    if (top === undefined || event.notes.length < FULL_CHORD || event.bar === events[index - 1]?.bar)
+      return [];
+    if (before.some((each) => !each || each.notes.length !== 1 || each.bar !== event.bar - 1)) return [];
+    const spent = [index - 2, index - 1].map((each) => options[each]![0]!);
+    if (spent.includes(top) || spent.some((rank) => rank === THUMB)) return [];
+    const { bar, onset } = before[0]!;
+    const finger = STROKE_FINGERS[top] as StrokeFinger;
+    return [{ kind: 'reserve', bar, onset, isNeeded: false, values: { finger, until: event.onset } }];
+  });
 };
 
 /** Chords that are brushed, and harmonics. */

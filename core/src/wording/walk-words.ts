@@ -153,6 +153,25 @@ export const momentText = (wording: Wording, score: Score, moment: Moment): stri
             intoNote: into ? nameOf(into) : '',
           });
     }
+    case 'cut': {
+      const { note, until, isWanted } = moment.values;
+      return say('walk.cut', {
+        finger: note.finger,
+        note: nameOf(note.pitch),
+        string: stringSign(note.string),
+        open: yesNo(note.fret === 0),
+        until: untilWords(wording, score, moment.bar, until, true),
+        wanted: yesNo(isWanted),
+      });
+    }
+    case 'lift': {
+      const { finger, pitch, string } = moment.values.note;
+      return say('walk.lift', { finger, note: nameOf(pitch), string: stringSign(string) });
+    }
+    case 'reserve': {
+      const { finger, until } = moment.values;
+      return say('walk.reserve', { finger, until: untilWords(wording, score, moment.bar, until, false) });
+    }
     case 'stumble':
       return say('walk.stumble', { where: whereText(wording, moment.values.note) });
     case 'stretch':

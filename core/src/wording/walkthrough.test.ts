@@ -53,6 +53,44 @@ const has = (
   });
 
 describe('the moments of a piece', () => {
+  const told = (plan: Plan, kind: string): readonly string[] =>
+    momentsOf(plan)
+      .filter((each) => each.kind === kind)
+      .map((each) => momentText(EN, plan.score, each));
+
+  it('tell of a note that no hand can hold, or that the teacher wants short, how long it lasts', () => {
+    // B4 on ① 7 is out of reach of F2 on ⑥ 1.
+    const held = planVoices(['A4/4 B4/4 D5/4 F5/4', 'F2/1']);
+    expect(held.left.cut).toHaveLength(1);
+    expect(told(held, 'cut')).toEqual([
+      expect.stringMatching(/^\d on F, ⑥, lasts only until beat \d: no hand could hold it longer\.$/),
+    ]);
+    const easy = planVoices(['C4/4 D4/4 E4/4 C4/4', 'C3/1']);
+    expect(told(easy, 'cut')).toEqual([]);
+    const bass = easy.score.notes.find(({ midi }) => midi === 48)!;
+    const short = planVoices(
+      ['C4/4 D4/4 E4/4 C4/4', 'C3/1'],
+      {},
+      {
+        ...easy.fingering,
+        choices: new Map([[bass.id, { remedy: 'short' }]]),
+      },
+    );
+    expect(told(short, 'cut')).toEqual(['3 on C, ⑤, lasts only until beat 2: let it go there.']);
+  });
+
+  it('tell to lift a stopped note at a rest, not an open one', () => {
+    expect(told(planVoices(['C4/2 -/2']), 'lift')).toEqual(['Lift 1 at the rest: C, ②, ends there.']);
+    expect(told(planVoices(['E4/2 -/2']), 'lift')).toEqual([]);
+    expect(told(planVoices(['C4/4. -/8 C4/2']), 'lift')).toEqual([]);
+  });
+
+  it('tell to keep the finger free that the next downbeat needs', () => {
+    const line = planVoices(['E4/8 F4/8 E4/8 F4/8 E4/8 F4/8 E4/8 F4/8 | C4+E4+G4/1', '-/1 | C3/1']);
+    expect(told(line, 'reserve')).toEqual(['Keep a free for the chord at bar 2.']);
+    expect(told(planVoices(['E4/8 F4/8 E4/8 F4/8 E4/8 F4/8 E4/8 F4/8 | G4/1']), 'reserve')).toEqual([]);
+  });
+
   it('hold every shift, barre, finger kept over a bar line and silence that must be, once', () => {
     fc.assert(
       fc.property(pieces, (plan) => {

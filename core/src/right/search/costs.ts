@@ -13,6 +13,11 @@ export const RIGHT_COST_RULES = {
   repeatFast: rule(0.25, 's', 'below this a repeat costs its full price'),
   repeatCalm: rule(0.6, 's', 'above this a repeat costs little'),
   blockRepeat: rule(0.15, 'factor', 'chords in a row are struck with the same fingers'),
+  repeatIntoFull: rule(
+    0.3,
+    'factor',
+    'a chord that takes i, m and a takes again whichever of them has just played: the thumb is not sent to the treble for it; our own value',
+  ),
   thumbRepeat: rule(0.12, 'factor', 'the thumb repeats more easily'),
   thumbSweep: rule(0.15, 'factor', 'p p on two neighbouring strings toward the treble is a light sweep'),
   repeatAfterOne: rule(

@@ -15,6 +15,8 @@ export type RightState = Branded<number, 'RightState'>;
 export const FREE_RIGHT_HAND = 0 as RightState;
 
 const ONLY_THUMB = 1 << THUMB;
+/** i, m and a. */
+const ALL_FINGERS = (1 << (RING + 1)) - 1 - ONLY_THUMB;
 
 const STRING_BITS = 3;
 const STRING_MASK = 7;
@@ -221,6 +223,7 @@ export const orderCost = (
     if (amount > 0) ledger?.(term, notes[index]!.sound, amount);
   };
   const isBlock = isSeveral(played & ~ONLY_THUMB) && isSeveral(last & ~ONLY_THUMB);
+  const takesAll = (played & ~ONLY_THUMB) === ALL_FINGERS;
   const isSameDyad = isDyadAgain(notes, option, state, last);
   option.forEach((rank, index) => {
     const { string, isOverInner, isRepeated } = notes[index]!;
@@ -231,7 +234,12 @@ export const orderCost = (
       const isSweep = rank === THUMB && stringOf(state, rank) - string === 1;
       const share =
         rank !== THUMB
-          ? load * (isBlock || (rank === RING && isOverInner) ? costs.blockRepeat : 1)
+          ? load *
+            (isBlock || (rank === RING && isOverInner)
+              ? costs.blockRepeat
+              : takesAll
+                ? costs.repeatIntoFull
+                : 1)
           : isSweep
             ? costs.thumbSweep
             : costs.thumbRepeat;

@@ -60,6 +60,10 @@ export const WALK_EN = {
   'walk.damp.means.left-tip': 'Let the fingertip beside it touch {string}',
   'walk.damp.means.thumb-back': 'Let the thumb fall back on {string}',
   'walk.damp.means.left-touch': 'Touch {string} with a free finger of the left hand',
+  'walk.cut':
+    '{open, select, yes {Open {note}} other {{finger} on {note}}}, {string}, lasts only until {until}: {wanted, select, yes {let it go there} other {no hand could hold it longer}}.',
+  'walk.lift': 'Lift {finger} at the rest: {note}, {string}, ends there.',
+  'walk.reserve': 'Keep {finger} free for the chord at {until}.',
   'walk.stumble': 'Careful: {where}. It is lower than the note before, but on a higher string.',
   'walk.stretch': 'A wide stretch between {lower} and {higher}: open the hand slowly, and stop if it hurts.',
   'walk.tiring': 'The barre at fret {fret} is long: rest before it tires, and stop if it hurts.',

@@ -64,6 +64,10 @@ export const WALK_ES: Readonly<Record<keyof typeof WALK_EN, string>> = {
   'walk.damp.means.left-touch': 'Tocar {string} con un dedo libre de la mano izquierda',
   'walk.stumble': 'Cuidado: {where}. Es más grave que la nota anterior, pero está en una cuerda más aguda.',
   'walk.stretch': 'Una extensión grande entre {lower} y {higher}: abrir la mano despacio, y parar si duele.',
+  'walk.cut':
+    '{open, select, yes {{note} al aire} other {{finger} en {note}}}, {string}, dura solo hasta {until}: {wanted, select, yes {soltarlo ahí} other {ninguna mano podría sostenerlo más}}.',
+  'walk.lift': 'Levantar {finger} en el silencio: {note}, {string}, termina ahí.',
+  'walk.reserve': 'Guardar {finger} libre hasta {until}: lo necesita el acorde.',
   'walk.tiring': 'La cejilla en el traste {fret} es larga: descansar antes de que canse, y parar si duele.',
   'walk.upbeat': 'La anacrusa pertenece a lo que sigue: sin corte después.',
   'walk.slur':
