@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { expectAccessible } from './axe.ts';
 import { expect, test, type Page } from './test';
 import { DANCE, finger, importStudy, settled, toStep } from './sheet.ts';
 
@@ -63,4 +64,28 @@ test('of two windows the one that comes later is told, and undoes nothing', asyn
   await settled(later);
   await toStep(later, 'Read');
   await expect(shown).toContainText('♯');
+});
+
+test('a link that was given before says that the piece was corrected since, and can be read', async ({
+  page,
+}) => {
+  await importStudy(page, DANCE);
+  await settled(page);
+  const workbench = page.url();
+  const toLesson = async () => {
+    await page.goto(`${workbench}/lesson`);
+    await expect(page.locator('.paper[data-complete="true"]')).toBeVisible();
+  };
+  await toLesson();
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  await expect(page.getByTestId('link')).toBeVisible();
+  await page.goto(workbench);
+  await settled(page);
+  await toStep(page, 'Read');
+  await correcting(page).getByLabel('Accidental it should have').selectOption({ label: '♯' });
+  await correcting(page).getByRole('button', { name: 'Correct' }).click();
+  await expect(correcting(page).getByRole('status')).toContainText('became');
+  await toLesson();
+  await expect(page.getByRole('list', { name: 'Links given' })).toContainText('corrected since');
+  await expectAccessible(page);
 });

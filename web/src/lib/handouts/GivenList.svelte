@@ -53,7 +53,7 @@
       {/if}
       {#if !isOver(each)}
         {#if each.changed}
-          <span class="block text-xs text-warning"
+          <span class="block text-xs text-caution"
             >{each.changed === 'piece'
               ? 'A note of the piece was corrected since; the student does not have that yet.'
               : 'The version has changed since.'}</span

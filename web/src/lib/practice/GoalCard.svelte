@@ -102,18 +102,18 @@
     {#if basis.fingeringId}<button class="btn btn-sm" disabled={isCutting}
         >{isCutting ? 'Planning …' : basis.newer > 0 ? 'Take the version as it is now' : 'Set'}</button
       >{/if}
-    {#if basis.newer > 0}<span class="text-xs text-warning"
+    {#if basis.newer > 0}<span class="text-xs text-caution"
         >{basis.newer === 1 ? 'One change' : `${basis.newer} changes`} newer than the plan</span
       >{/if}
   </form>
   {#if goal.state === 'learning' && forecast}
     <p class="mt-2 text-sm">
       {#if practised.spots.length === 0}Nothing stands out in it: it is played phrase by phrase.
-      {:else if forecast.ready === undefined}<span class="text-warning"
+      {:else if forecast.ready === undefined}<span class="text-caution"
           >Not ready by {dayName(wording, readDay(goal.until)!, 'short')} nor in the weeks after: give it more minutes,
           more days or a later day.</span
         >
-      {:else if forecast.moves}<span class="text-warning"
+      {:else if forecast.moves}<span class="text-caution"
           >Ready on {dayName(wording, forecast.ready, 'short')} if all goes well, not by {dayName(
             wording,
             readDay(goal.until)!,

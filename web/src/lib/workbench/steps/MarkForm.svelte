@@ -131,7 +131,7 @@
     {/if}
   </p>
   {#if 'problem' in result && (draft.kind !== 'text' || draft.text !== '')}
-    <p class="text-xs text-warning-content" role="status">{result.problem}</p>
+    <p class="text-xs text-caution" role="status">{result.problem}</p>
   {/if}
   <div class="flex gap-2">
     <button class="btn btn-sm btn-primary" disabled={!('mark' in result)}

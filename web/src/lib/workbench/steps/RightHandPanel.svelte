@@ -187,7 +187,7 @@
                 <p class="text-xs">costs most at {way.dearer.slice(0, 3).map(strokeWords).join('; ')}</p>
               {/if}
               {#if way.misfits.length > 0}
-                <p class="text-xs text-warning">
+                <p class="text-xs text-caution">
                   does not fit at {way.misfits.length}
                   {way.misfits.length === 1 ? 'stroke' : 'strokes'}: {way.misfits
                     .slice(0, 6)
