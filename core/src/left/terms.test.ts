@@ -134,6 +134,13 @@ describe('what a movement of the left hand costs', () => {
       expect(inRest).toBeLessThan(legato / 2);
     });
 
+    it('ride on a barre that rests, not on one whose index plays the line', () => {
+      const [line, tokens] = ['E4+A4/4 A4/4 B4/4', '2:1 1:1 1:1 1:1'];
+      expect(shiftOver(line, tokens)).toBeGreaterThan(costs.shift * costs.shiftLedByLine);
+      const rests = shiftOver('E4+A4/4 F#4+B4/4', '2:1 1:1 2:1 1:1');
+      expect(rests).toBeLessThan(costs.shift * costs.shiftLedByLine);
+    });
+
     it('inferred ringing does not tie the hand: the shift rides on the open string', () => {
       const voices = ['A3/8 C4/8 E4/8 A4/8'];
       const shift = paid('shift', voices, '3:2 2:1 1:0 1:1')[3]!;

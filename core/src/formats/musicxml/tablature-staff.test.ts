@@ -63,7 +63,7 @@ describe('a staff of six lines under the notes', () => {
         ),
       );
       expect(theirs.toSorted()).toEqual(placesIn(plan));
-      // Both staves of a bar last equally long, as the reader counts.
+      // Every bar has both.
       expect(staves.length).toBe(2 * plan.score.bars.length);
     },
   );
