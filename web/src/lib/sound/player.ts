@@ -19,7 +19,7 @@ import { withinRates, type SoundSettings } from './sound-settings.ts';
 const AHEAD = 2.5;
 const LOOK_AGAIN = 200;
 /** From pressing the key to the first note, in seconds; and what a change of tempo leaves as it was. */
-const LEAD = 0.06;
+const LEAD = 0.04;
 /** How long it sleeps between two looks at where it is, in ms. */
 const SHORTEST_NAP = 4;
 const LONGEST_NAP = 60;
