@@ -1,6 +1,7 @@
 <script lang="ts">
   import { FileUp, Keyboard } from '@lucide/svelte';
   import { goto } from '$app/navigation';
+  import { onMount } from 'svelte';
   import { uploadPiece, type UploadProblem } from './upload.ts';
 
   let phase = $state<'idle' | 'sending' | 'reading'>('idle');
@@ -34,6 +35,10 @@
     event.preventDefault();
     dragging = true;
   };
+  // A file that was chosen before the page could listen is not forgotten.
+  onMount(() => {
+    if (input.files?.[0]) void send(input.files[0]);
+  });
 </script>
 
 <svelte:window
