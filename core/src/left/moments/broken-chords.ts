@@ -15,7 +15,7 @@ const TUNE_SHORTEST = 1;
 const TUNE_LOWEST = 64;
 
 /** What a voice strikes at one moment, lowest first. */
-export type Struck = readonly Sound[];
+type Struck = readonly Sound[];
 
 /** What a voice strikes in a bar, in the order of time. */
 export type Line = readonly Struck[];
@@ -81,12 +81,13 @@ const brokenIn = (line: Line, answersBass: boolean): Line => {
   return broken;
 };
 
-/** Notes between the strokes of a line, in ticks, where they are all of one length and short; else undefined. */
-const evenStep = (line: Line, ticksPerQuarter: number): number | undefined => {
+/** Whether a line is of enough notes for a pattern, all of one length and short. */
+const isEven = (line: Line, ticksPerQuarter: number): boolean => {
   const steps = line.slice(1).map((struck, index) => struck[0]!.onset - line[index]![0]!.onset);
-  const [step] = steps;
-  if (step === undefined || step > PATTERN_LONGEST * ticksPerQuarter) return undefined;
-  return line.length >= PATTERN_LEAST && steps.every((each) => each === step) ? step : undefined;
+  return (
+    line.length >= PATTERN_LEAST &&
+    steps.every((step) => step === steps[0] && step <= PATTERN_LONGEST * ticksPerQuarter)
+  );
 };
 
 /** Whether a line goes up and down as another, note by note. */
@@ -98,7 +99,7 @@ const goesAs = (line: Line, other: Line): boolean =>
  * down is that of a bar beside it, or of the broken chords that it falls into.
  */
 const isPlainPattern = (line: Line, beside: readonly Line[], ticksPerQuarter: number): boolean => {
-  if (evenStep(line, ticksPerQuarter) === undefined) return false;
+  if (!isEven(line, ticksPerQuarter)) return false;
   const pitches = line.flatMap((struck) => struck.map(({ midi }) => midi));
   return (
     new Set(pitches).size < pitches.length ||
@@ -125,7 +126,7 @@ const isTuneOver = (line: Line, inBar: readonly Sound[], ticksPerQuarter: number
 };
 
 /** What each voice strikes at its moments, in the order of time. */
-export const voicesOf = (sounds: readonly Sound[]): readonly Line[] => {
+const voicesOf = (sounds: readonly Sound[]): readonly Line[] => {
   const voices = new Map<string, Map<number, Sound[]>>();
   for (const sound of sounds) {
     const line = voices.get(sound.voice) ?? new Map<number, Sound[]>();
@@ -142,7 +143,7 @@ const voiceOf = (line: Line): string => line[0]![0]!.voice;
  */
 const asBeside = (own: BrokenLine, beside: readonly BrokenLine[], ticksPerQuarter: number): BrokenLine =>
   !own.isPlain &&
-  evenStep(own.line, ticksPerQuarter) !== undefined &&
+  isEven(own.line, ticksPerQuarter) &&
   beside.some(({ isPlain, line }) => isPlain && voiceOf(line) === voiceOf(own.line) && goesAs(line, own.line))
     ? { line: own.line, cell: own.line, isPlain: true }
     : own;
