@@ -34,6 +34,8 @@
   let isOpen = $state(false);
   /** What was typed here before and is not in the piece stands in the field. */
   let isDraft = $state(false);
+  /** What was typed, while what the piece says is shown. */
+  let setAside = $state('');
   let width = $state(0);
   let field: HTMLTextAreaElement;
 
@@ -124,8 +126,12 @@
       {#if piece && isDraft && text !== piece.typed}
         <p>
           This is what you typed last; the piece itself still reads otherwise.
-          <button class="link" onclick={() => (text = piece.typed)}>Show what the piece says</button>
+          <button class="link" onclick={() => ([setAside, text] = [text, piece.typed])}
+            >Show what the piece says</button
+          >
         </p>
+      {:else if setAside !== ''}
+        <p><button class="link" onclick={() => (text = setAside)}>Back to what you typed</button></p>
       {/if}
       {#if problems.length > 0}
         <ul class="space-y-1" aria-label="What cannot be read">
