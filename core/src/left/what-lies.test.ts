@@ -56,6 +56,15 @@ describe('what lies, lies', () => {
     strings.slice(1).forEach((string, index) => expect(string).not.toBe(strings[index]));
   });
 
+  it('the hand does not leave a chord in the middle of its pattern to go nearer the nut', () => {
+    // Diminished chords up the neck: an open B would take the hand from I to IV between two notes of one chord.
+    const climb = ['B2/8 F3/8 G#3/8 D4/8 D3/8 G#3/8 B3/8 F4/8 | F3/8 B3/8 D4/8 G#4/8 G#3/8 D4/8 F4/8 B4/8'];
+    const { left } = planVoices(climb);
+    const frets = left.choices.map((choice) => choice!.fret).slice(8);
+    expect(frets).toEqual([3, 4, 3, 4, 6, 7, 6, 7]);
+    expect(left.terms['ringing lifted'] ?? 0).toBe(0);
+  });
+
   it('no step costs less than nothing, also where a note joins a shape that likes it', () => {
     const bar = 'F2/8 A3/8 C4/8 F4/8 C4/8 A3/8';
     const steps = planVoices([`${bar} | ${bar}`]).memory.left.accounts.map(({ cost }) => cost);

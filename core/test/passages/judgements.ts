@@ -29,7 +29,7 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
   'down from C5 past the open E': both(
     'Ours takes the low fret of ② with 2, the hand in position II; or 1 and the open string.',
   ),
-  'triad of A minor': both('Ours lets the whole chord ring with 4 on ⑤; a player in a hurry hops with 3.'),
+  'triad of A minor': both('A3 with 3, which lets C3 go, or with 2, which lets E3 go.'),
   'D minor over F': both('Ours spares the barre with four fingers; most teachers lay the barre.'),
   'high notes after a rest': both('Ours lies in position V from the start and needs no shift.'),
   'bells of G and A': accepted('E4 stopped by 4 is no bell; the open string is meant.'),
@@ -62,7 +62,6 @@ const REPORTED: Readonly<Record<string, Judgement>> = {
   'rings: a rocking bass in C': both('The hand a fret lower, with 2 on C3.'),
   'bells fall in the bass': accepted('E3 belongs on ⑤, so that D3 rings over it.'),
   'triad of D minor': both('4 on D4 while 3 stays on F3, or 3 hops and F3 stops.'),
-  'G7, broken in the bass': both('4 on F3 while 3 stays on G2.'),
   'octaves of G, broken': accepted('A3 with 3 keeps 2 for B2, which has time enough.'),
   'A augmented': accepted('Three fingers are clearer than a small barre of 1; the price is nearly the same.'),
   'C D E on ②': both('E4 open at the top of the line, or stopped for its colour.'),

@@ -278,9 +278,9 @@ export const LEFT_COST_RULES = {
     'two neighbouring notes of a broken chord on one string stop each other: the last resort, about as dear as a shift; our own value',
   ),
   liftBroken: rule(
-    2,
+    4,
     'per moment',
-    'the hand leaves a broken chord in the middle of its pattern; our own value',
+    'the hand leaves a broken chord in the middle of its pattern: it had rather shifted between two chords; our own value',
   ),
   liftRinging: rule(1.2, 'per moment', 'a note of the arpeggio stops ringing; our own value'),
   liftRingingMore: rule(

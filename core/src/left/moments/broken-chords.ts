@@ -6,6 +6,8 @@ export const CHORD_LEAP = 3;
 const PAIR_LEAP = 5;
 /** Fewest notes of a broken chord that meets the next in a step: below that a line in sequence leaps so as well. Our own value. */
 const CELL_LEAST = 4;
+/** Fewest notes of a broken chord that comes again with other notes. */
+const CHORD_LEAST = 3;
 /** Longest note of a plain pattern, in quarters; slower leaps are a tune. Our own value. */
 const PATTERN_LONGEST = 0.5;
 /** Fewest notes of a plain pattern. */
@@ -24,6 +26,8 @@ export type Line = readonly Struck[];
 export interface BrokenLine {
   readonly line: Line;
   readonly cell: Line;
+  /** The parts into which the line falls as a pattern comes again; the whole line where none does. */
+  readonly chords: readonly Line[];
   readonly isPlain: boolean;
 }
 
@@ -45,6 +49,14 @@ const contourOf = (line: Line): string =>
     .map((struck, index) => Math.sign(struck[0]!.midi - line[index]![0]!.midi))
     .join();
 
+/** A line in parts of one length. */
+const inParts = (line: Line, length: number): readonly Line[] =>
+  Array.from({ length: line.length / length }, (_, index) =>
+    line.slice(index * length, (index + 1) * length),
+  );
+
+const goAlike = (lines: readonly Line[]): boolean => new Set(lines.map(contourOf)).size === 1;
+
 /**
  * Whether a line falls into broken chords of one length and one way up and down, though one may meet the next in a step, as
  * where the harmony changes within the bar.
@@ -53,10 +65,7 @@ const isChainOfChords = (line: Line, runs: readonly number[]): boolean => {
   const lengths = runs.slice(1).map((end, index) => end - runs[index]!);
   const cell = Math.min(...lengths);
   if (lengths.length < 2 || cell < CELL_LEAST || lengths.some((length) => length % cell !== 0)) return false;
-  const contours = Array.from({ length: line.length / cell }, (_, index) =>
-    contourOf(line.slice(index * cell, (index + 1) * cell)),
-  );
-  return new Set(contours).size === 1;
+  return goAlike(inParts(line, cell));
 };
 
 /**
@@ -88,6 +97,14 @@ const isEven = (line: Line, ticksPerQuarter: number): boolean => {
     line.length >= PATTERN_LEAST &&
     steps.every((step) => step === steps[0] && step <= PATTERN_LONGEST * ticksPerQuarter)
   );
+};
+
+/** The shortest parts of a line that all go up and down alike; the line itself where it is not even or has none. */
+const chordsOf = (line: Line, ticksPerQuarter: number): readonly Line[] => {
+  if (!isEven(line, ticksPerQuarter)) return [line];
+  for (let length = CHORD_LEAST; length <= line.length / 2; length += 1)
+    if (line.length % length === 0 && goAlike(inParts(line, length))) return inParts(line, length);
+  return [line];
 };
 
 /** Whether a line goes up and down as another, note by note. */
@@ -145,7 +162,7 @@ const asBeside = (own: BrokenLine, beside: readonly BrokenLine[], ticksPerQuarte
   !own.isPlain &&
   isEven(own.line, ticksPerQuarter) &&
   beside.some(({ isPlain, line }) => isPlain && voiceOf(line) === voiceOf(own.line) && goesAs(line, own.line))
-    ? { line: own.line, cell: own.line, isPlain: true }
+    ? { ...own, cell: own.line, isPlain: true }
     : own;
 
 /** The broken chords of a piece by bar, line by line; grace notes are none of them. */
@@ -167,6 +184,7 @@ export const brokenChords = (
       return {
         line,
         cell,
+        chords: chordsOf(line, ticksPerQuarter),
         isPlain: cell.length === line.length && isPlainPattern(line, beside, ticksPerQuarter),
       };
     }),

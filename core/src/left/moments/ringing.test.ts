@@ -53,6 +53,18 @@ describe('ringing', () => {
     expect(lasting('E4/4 C4/4 G3/4 E4/4', 'C3/2 C3/2')[1]).toBe(3);
   });
 
+  it('a chord broken after another ends it, wherever in the bar, and its bass though that lies lower', () => {
+    const chords = 'A2/8 E3/8 A3/8 C4/8 B2/8 E3/8 G#3/8 D4/8 C3/8 E3/8 A3/8 E4/8';
+    const score = exampleScore({ voices: [chords], meter: { beats: 6, beatType: 4 } });
+    const sounds = soundsOf(score);
+    const { until } = inferRinging(sounds, score.bars, score.ticksPerQuarter);
+    const ends = until.map((end) => end / score.ticksPerQuarter);
+    expect(ends.slice(0, 4)).toEqual([2, 2, 2, 2]);
+    expect(ends.slice(4, 8)).toEqual([4, 4, 4, 4]);
+    // Over one bass all of them are one chord.
+    expect(lasting('A2/8 E3/8 A3/8 C4/8 A2/8 E3/8 A3/8 E4/8')[0]).toBe(4);
+  });
+
   it('a note that is soon repeated rings on to its repetition, as in a tremolo', () => {
     expect(lasting('-/16 E4/16 E4/16 E4/16 -/16 E4/16 E4/16 E4/16').slice(0, 3)).toEqual([0.25, 0.25, 0.5]);
     expect(lasting('C4/4 -/2 C4/4')[0]).toBe(1);

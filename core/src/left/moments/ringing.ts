@@ -41,9 +41,22 @@ const bassChange = (sound: Sound, inBar: readonly Sound[], previous: Previous, m
   };
   const change = inBar.find(
     (bass) =>
-      bass.onset > sound.onset && bass.midi < sound.midi && (isLowest ? isNewFoot(bass) : isAnother(bass)),
+      bass.onset > sound.onset && (isLowest ? isNewFoot(bass) : bass.midi < sound.midi && isAnother(bass)),
   );
   return change?.onset ?? Infinity;
+};
+
+/**
+ * When the harmony changes as a broken chord follows another, in ticks: with the next one whose foot the chord of the sound
+ * does not have; Infinity when it does not.
+ */
+const chordChange = (sound: Sound, chords: readonly Line[]): number => {
+  const own = chords.findIndex((chord) => chord.some((struck) => struck.includes(sound)));
+  const pitches = new Set<number>(chords[own]?.flatMap((struck) => struck.map(({ midi }) => midi)));
+  const next = chords
+    .slice(own + 1)
+    .find((chord) => !pitches.has(Math.min(...chord.map(([lowest]) => lowest!.midi))));
+  return next?.[0]![0]!.onset ?? Infinity;
 };
 
 /** Notes struck again after a rest no longer than themselves, as in a tremolo, with the note that repeats them. */
@@ -85,7 +98,7 @@ export const inferRinging = (
     const inBar = byBar[index]!;
     const { start, length } = bars[index]!;
     const previous = previousIn(lines.map(({ line }) => line));
-    for (const { line, cell, isPlain } of lines) {
+    for (const { line, cell, chords, isPlain } of lines) {
       for (const sound of cell.flat()) {
         if (isPlain) broken[sound.index] = 1;
         const closer = inBar.find(
@@ -99,6 +112,7 @@ export const inferRinging = (
           ringsToBarEnd(sound, bars),
           closer?.onset ?? Infinity,
           bassChange(sound, inBar, previous, start + length / 2),
+          chordChange(sound, chords),
         );
         until[sound.index] = Math.max(sound.end, ends);
       }
