@@ -9,6 +9,8 @@ import { Program } from './program.ts';
  */
 export interface LineNote {
   readonly places: readonly { readonly string: number; readonly fret: number }[];
+  /** Whether an open bass string has it. */
+  readonly hasOpenBass: boolean;
   readonly secondsBefore: number;
   /** The same in beats. */
   readonly beatsBefore: number;
@@ -76,6 +78,7 @@ const takingsOf = (note: LineNote, index: number, costs: LeftCosts): readonly Ta
               costs.fretUp * fret +
               costs.highOnLowString * dark +
               costs.pastTheBody * Math.max(0, fret - BODY_FRET) +
+              (note.hasOpenBass ? costs.stoppedBass : 0) +
               // The search for a first place.
               (index === 0 ? costs.settle * (fret - 1) + costs.upTheNeck * fret : 0),
           },

@@ -19,6 +19,8 @@ export const optimiser = (): Promise<Highs> => {
   return highs;
 };
 
+/** Strings ① to ③. */
+const TREBLES = 3;
 /** Costs below this are one and the same: the optimiser keeps each row to 1e-6. */
 const TOLERANCE = 1e-4;
 
@@ -76,6 +78,7 @@ export const compareLine = async (voice: string, tempo = 90): Promise<LineCompar
   const { piece } = plan.memory;
   const notes = piece.slices.map(({ struck, secondsBefore }, index) => ({
     places: piece.places[struck[0]!]!.filter((place) => place.fret > 0),
+    hasOpenBass: piece.places[struck[0]!]!.some(({ fret, string }) => fret === 0 && string > TREBLES),
     secondsBefore,
     beatsBefore: piece.beatsBefore[index]!,
     rise:

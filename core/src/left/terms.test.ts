@@ -206,6 +206,18 @@ describe('what a movement of the left hand costs', () => {
     });
   });
 
+  it('a bass that an open string has is stopped at a price, but not in parallel with another note', () => {
+    const stopped = (voices: readonly string[], tokens: string): number =>
+      paid('open string', voices, tokens).at(-1)!;
+    expect(stopped(['A2/4'], '6:1')).toBeCloseTo(costs.stoppedBass);
+    expect(stopped(['A2/4'], '5:0')).toBe(0);
+    expect(stopped(['B2/4'], '6:1')).toBe(0);
+    expect(stopped(['G3/4'], '4:1')).toBe(0);
+    // Tenths on ⑤ and ②: the bass of the second keeps its string beside D.
+    expect(stopped(['C#3+E4/4 D3+F#4/4'], '5:1 2:2 5:1 2:3')).toBe(0);
+    expect(stopped(['E3+B3/4 D3+F#4/4'], '4:2 2:0 5:1 2:3')).toBeCloseTo(costs.stoppedBass);
+  });
+
   it('an open G that is the bass of a high chord keeps its colour, one above other notes does not', () => {
     const open = (chord: string, tokens: string): number => paid('open string', [chord], tokens)[0]!;
     expect(open('G3+G4+D5/4', '3:0 2:1 1:4')).toBe(0);

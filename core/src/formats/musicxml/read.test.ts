@@ -94,6 +94,13 @@ describe('what a score holds', () => {
     expect(long.notes.every((note) => note.slurredFrom === undefined)).toBe(true);
   });
 
+  it('slurs that run at one time in two voices under one number are both read', () => {
+    const { notes } = read(exampleXml({ voices: ['E4/4( F4/4) G4/2', 'C3/4( D3/4) E3/2'] })).score;
+    const slurred = notes.filter(({ slurredFrom }) => slurredFrom !== undefined);
+    expect(slurred.map(({ voice }) => voice)).toHaveLength(2);
+    for (const { slurredFrom, voice } of slurred) expect(notes[slurredFrom!.note]!.voice).toBe(voice);
+  });
+
   it('hammer-ons, harmonics, grace notes, articulations, dynamics and words are read', () => {
     const xml = exampleXml({
       voices: ['E4/4 F4/4 G4/2'],

@@ -48,6 +48,10 @@ export const linkTies = (
  */
 const LONGEST_TECHNICAL_SLUR = 4;
 
+/** What a span is found again by: numbers are used again in each voice, which files write one after the other. */
+const spanKey = (kind: SpanEnd['kind'], number: SpanEnd['number'], line: string): string =>
+  `${kind}:${number}:${line}`;
+
 const isSlur = (span: SpanEnd): span is SpanEnd & { readonly kind: SlurKind } =>
   span.kind !== 'slide' && span.kind !== 'glissando';
 
@@ -58,9 +62,9 @@ export const linkSlides = (notes: readonly PendingNote[]): ReadonlyMap<number, n
   notes.forEach(({ placed }, index) => {
     for (const { kind, type, number } of placed.spans) {
       if (kind !== 'slide' && kind !== 'glissando') continue;
-      const key = `${kind}:${number}`;
+      const key = spanKey(kind, number, placed.line);
       const from = open.get(key);
-      if (type === 'stop' && from !== undefined && notes[from]!.placed.line === placed.line) {
+      if (type === 'stop' && from !== undefined) {
         links.set(index, from);
         open.delete(key);
       }
@@ -84,9 +88,10 @@ export const linkSlurs = (
     const slurs = note.placed.spans.filter(isSlur);
     const stops = slurs.filter((span) => span.type === 'stop');
     for (const { kind, number } of stops) {
-      const from = open.get(`${kind}:${number}`);
-      if (from === undefined || notes[from]!.placed.line !== note.placed.line) continue;
-      open.delete(`${kind}:${number}`);
+      const key = spanKey(kind, number, note.placed.line);
+      const from = open.get(key);
+      if (from === undefined) continue;
+      open.delete(key);
       const run = line.slice(line.indexOf(from));
       const singles = run.every(
         (each, place) =>
@@ -104,7 +109,8 @@ export const linkSlurs = (
           links.set(each, { note: run[place - 1]!, kind });
       });
     }
-    for (const { kind, type, number } of slurs) if (type === 'start') open.set(`${kind}:${number}`, index);
+    for (const { kind, type, number } of slurs)
+      if (type === 'start') open.set(spanKey(kind, number, note.placed.line), index);
   });
   return links;
 };

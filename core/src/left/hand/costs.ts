@@ -162,6 +162,11 @@ export const LEFT_COST_RULES = {
     'per note set and fret above 12',
     'there the body of the guitar is in the way of the hand; our own value',
   ),
+  stoppedBass: rule(
+    1.3,
+    'per stopped note',
+    'a bass that an open string has rings there and leaves the fingers free; our own value',
+  ),
   openAgainstHigh: rule(
     0.8,
     'per open note',

@@ -41,6 +41,8 @@ export const pairFits = (
 
 /** Share of the way from the comfortable to the widest span that a player opens for a note that merely rings on. Our own. */
 export const EASY_SHARE = 0.5;
+/** The same for a broken chord with a plain pattern: its shape lies as it would if it were struck at once, short of strain. */
+export const SHAPE_SHARE = 0.6;
 /** The whole way: what a hand can hold at all. */
 export const WHOLE_SHARE = 1;
 

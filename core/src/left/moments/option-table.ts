@@ -1,5 +1,5 @@
-import type { Assignment } from '../hand/assignments.ts';
-import { EASY_SHARE, openingOf, WHOLE_SHARE } from '../hand/grip.ts';
+import type { Assignment, StruckSound } from '../hand/assignments.ts';
+import { EASY_SHARE, SHAPE_SHARE, openingOf, WHOLE_SHARE } from '../hand/grip.ts';
 import { shapeCost } from '../hand/shape-costs.ts';
 import { TABLE_FRETS, type Hand, type NeckTables } from '../hand/hand.ts';
 
@@ -26,6 +26,8 @@ export interface OptionTable {
   /** Sounds placed by each option. */
   readonly width: number;
   readonly assignments: readonly Assignment[];
+  /** By struck note: whether an open bass string has it. */
+  readonly openBasses: readonly boolean[];
   /** By option and sound: string index (0 is string 1), fret, finger. */
   readonly placedString: Uint8Array;
   readonly placedFret: Uint8Array;
@@ -49,9 +51,14 @@ export interface OptionTable {
   /** The same without strain. */
   readonly lowestEasily: Uint8Array;
   readonly highestEasily: Uint8Array;
+  /** The same as far as a hand opens for the shape of a broken chord. */
+  readonly lowestInShape: Uint8Array;
+  readonly highestInShape: Uint8Array;
   readonly stoppedNotes: Uint8Array;
   /** Open strings ① to ③ it strikes that are heard as trebles: see `soundsAsTreble`. */
   readonly openTrebles: Uint8Array;
+  /** Notes it stops that an open bass string has. */
+  readonly stoppedBasses: Uint8Array;
   /**
    * By option and finger: frets above the dark fret times strings beyond ②, of which two count at most, summed over the
    * notes it stops. What lies below the highest note is heard as bass or filling and counts for less.
@@ -74,16 +81,24 @@ export interface OptionTable {
 /** Hand positions reach from 1 to here: tables end four frets above. */
 const LAST_POSITION = TABLE_FRETS - 4;
 
+/** The lowest string that is heard as a treble. */
+const LAST_TREBLE = 3;
+
 /**
  * Whether an open string is heard as a treble: on ① to ③, unless it is the ③ that lies as the bass under others. `place`
  * counts the notes struck together from the lowest, of which there are `notes`.
  */
 export const soundsAsTreble = (string: number, place: number, notes: number): boolean =>
-  string < 3 || (string === 3 && (place > 0 || notes === 1));
+  string < LAST_TREBLE || (string === LAST_TREBLE && (place > 0 || notes === 1));
 
-/** Tables for some assignments of the same sounds. */
+/** Whether one of the places of a note is an open bass string. */
+export const hasOpenBass = (places: StruckSound['places']): boolean =>
+  places.some(({ fret, string }) => fret === 0 && string > LAST_TREBLE);
+
+/** Tables for some assignments of the same sounds; `openBasses` says of each whether an open bass string has it. */
 export const optionTable = (
   assignments: readonly Assignment[],
+  openBasses: readonly boolean[],
   hand: Hand,
   neck: NeckTables,
 ): OptionTable => {
@@ -93,6 +108,7 @@ export const optionTable = (
     count,
     width,
     assignments,
+    openBasses,
     placedString: new Uint8Array(count * width),
     placedFret: new Uint8Array(count * width),
     placedFinger: new Uint8Array(count * width),
@@ -110,8 +126,11 @@ export const optionTable = (
     highestBeside: new Uint8Array(count * FINGERS).fill(TABLE_FRETS - 1),
     lowestEasily: new Uint8Array(count * FINGERS).fill(1),
     highestEasily: new Uint8Array(count * FINGERS).fill(TABLE_FRETS - 1),
+    lowestInShape: new Uint8Array(count * FINGERS).fill(1),
+    highestInShape: new Uint8Array(count * FINGERS).fill(TABLE_FRETS - 1),
     stoppedNotes: new Uint8Array(count),
     openTrebles: new Uint8Array(count),
+    stoppedBasses: new Uint8Array(count),
     highOnLow: new Float64Array(count * FINGERS),
     frets: new Uint16Array(count),
     pastTheBody: new Uint16Array(count * FINGERS),
@@ -120,7 +139,9 @@ export const optionTable = (
     straysBeside: new Int32Array(count),
     shape: Float64Array.from(assignments, ({ placements }) => shapeCost(placements, neck)),
   } satisfies OptionTable;
-  const [widest, easy] = [openingsOf(hand, WHOLE_SHARE), openingsOf(hand, EASY_SHARE)];
+  const [widest, inShape, easy] = [WHOLE_SHARE, SHAPE_SHARE, EASY_SHARE].map((share) =>
+    openingsOf(hand, share),
+  ) as [Float64Array, Float64Array, Float64Array];
   assignments.forEach(({ placements }, option) => {
     const treble = Math.min(...placements.map(({ string }) => string));
     placements.forEach(({ string, fret, finger }, place) => {
@@ -138,6 +159,7 @@ export const optionTable = (
       table.fingerFret[option * FINGERS + finger] = fret;
       table.fingerMask[option * FINGERS + finger]! |= 1 << k;
       table.stoppedNotes[option]! += 1;
+      if (openBasses[place]) table.stoppedBasses[option]! += 1;
       table.frets[option]! += fret;
       table.pastTheBody[option * FINGERS + finger]! += Math.max(0, fret - BODY_FRET);
       const lowest = table.lowestFret[option]!;
@@ -161,6 +183,7 @@ export const optionTable = (
       table.fingersUsed[option] === 1 ? straysOf(table, option, true) : table.straysBeside[option]!;
     narrowReach(table, option, table.lowestBeside, table.highestBeside, widest, neck);
     narrowReach(table, option, table.lowestEasily, table.highestEasily, easy, neck);
+    narrowReach(table, option, table.lowestInShape, table.highestInShape, inShape, neck);
   });
   return table;
 };

@@ -2,7 +2,7 @@ import type { Lock } from '../../fingering/fingering.ts';
 import { assignmentsOf, type Assignment, type StruckSound } from '../hand/assignments.ts';
 import type { Hand, NeckTables } from '../hand/hand.ts';
 import type { ParallelPair } from './parallels.ts';
-import { optionTable, type OptionTable } from './option-table.ts';
+import { hasOpenBass, optionTable, type OptionTable } from './option-table.ts';
 
 /** No hand position is ruled out. */
 export const ALL_POSITIONS = -1;
@@ -116,9 +116,11 @@ export const placeMoment = (
       hand,
       neck,
     );
-  const tableOf = (assignments: readonly Assignment[]): OptionTable => {
+  const openBasses = struck.map(({ places }) => hasOpenBass(places));
+  const tableOf = (assignments: readonly Assignment[], placed: readonly number[] = all): OptionTable => {
+    const basses = placed.map((index) => openBasses[index]!);
     const { barre, noBarre, stopped } = asked;
-    if (!stopped && barre === undefined && !noBarre) return optionTable(assignments, hand, neck);
+    if (!stopped && barre === undefined && !noBarre) return optionTable(assignments, basses, hand, neck);
     const keeping = assignments.filter(
       (assignment) =>
         !(noBarre && hasFlatFinger(assignment)) &&
@@ -127,7 +129,7 @@ export const placeMoment = (
             (!stopped || finger !== 0) && (barre === undefined || isWithBarre(finger, fret, barre)),
         ),
     );
-    return optionTable(keeping.length > 0 ? keeping : assignments, hand, neck);
+    return optionTable(keeping.length > 0 ? keeping : assignments, basses, hand, neck);
   };
 
   if (all.length > MOST_TRIED) {
@@ -145,7 +147,7 @@ export const placeMoment = (
     const isLocked = (index: number) =>
       struck[index]!.lock?.string !== undefined || struck[index]!.lock?.finger !== undefined;
     return {
-      options: tableOf(attempt(kept, dropped)),
+      options: tableOf(attempt(kept, dropped), kept),
       placed: kept,
       brokenLocks: kept.filter((index) => dropped.has(index) && isLocked(index)),
     };
@@ -166,10 +168,10 @@ export const placeMoment = (
         const options = attempt(placed, dropLocks);
         if (options.length > 0)
           return {
-            options: tableOf(options),
+            options: tableOf(options, placed),
             placed,
             brokenLocks: locked.filter((index) => dropLocks.has(index) && placed.includes(index)),
           };
       }
-  return { options: tableOf([{ placements: [] }]), placed: [], brokenLocks: [] };
+  return { options: tableOf([{ placements: [] }], []), placed: [], brokenLocks: [] };
 };

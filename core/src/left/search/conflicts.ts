@@ -25,15 +25,29 @@ export const conflictsBeside = (
     if (hasBarre && liesUnder(options, option, bit, fret)) dropped |= bit;
     if (finger === 0) continue;
     const own = option * FINGERS + finger;
-    const isHeld = leaving.bound[base + k] === HELD;
-    const lowest = isHeld ? options.lowestBeside[own]! : options.lowestEasily[own]!;
-    const highest = isHeld ? options.highestBeside[own]! : options.highestEasily[own]!;
-    if (fret < lowest || fret > highest) dropped |= bit;
+    if (!isInReach(leaving, options, state, own, k)) dropped |= bit;
     else if (options.fingerMask[own] !== 0)
       if (options.fingerFret[own] !== fret || !joins(leaving, options, state, option, kept, finger))
         dropped |= bit;
   }
   return dropped;
+};
+
+/** Whether what lies on a string can stay beside an option: a held note at any span, others as far as they are worth. */
+const isInReach = (
+  leaving: StandingStates,
+  options: OptionTable,
+  state: number,
+  own: number,
+  k: number,
+): boolean => {
+  const at = state * STRINGS + k;
+  const fret = leaving.fret[at]!;
+  if (leaving.bound[at] === HELD)
+    return fret >= options.lowestBeside[own]! && fret <= options.highestBeside[own]!;
+  return (leaving.patterned[state]! >> k) & 1
+    ? fret >= options.lowestInShape[own]! && fret <= options.highestInShape[own]!
+    : fret >= options.lowestEasily[own]! && fret <= options.highestEasily[own]!;
 };
 
 /** Strings whose finger rings on softly and is not needed by the option: it stays only where the hand stays near. */

@@ -6,23 +6,48 @@ import type { Moment } from '../moments/ways-at-moment.ts';
 /** Hand position from which an open treble changes the colour of a chord, or of a line. */
 export const HIGH_POSITION = 4;
 
+type StruckMoment = Pick<Moment, 'options' | 'parallel' | 'struck'>;
+
+/** Whether a struck note is stopped though an open bass string has it. */
+const isStoppedBass = ({ options }: StruckMoment, option: number, place: number): boolean =>
+  options.openBasses[place]! && options.placedFinger[option * options.width + place] !== 0;
+
 /**
- * What open trebles cost that are struck beside stopped notes high on the neck, or over a broken
- * chord that rings there, in units of effort.
+ * What strings cost that are stopped or left open against their sound, in units of effort: basses that are stopped though
+ * an open string has them, but for the lower of two notes in parallel, which keeps their pair of strings; and open
+ * trebles that are struck beside stopped notes high on the neck, or over a broken chord that rings there.
  */
 export const struckCost = (
   costs: LeftCosts,
-  { options, struck }: Pick<Moment, 'options' | 'struck'>,
+  moment: StruckMoment,
   option: number,
   position: number,
   isOverBrokenChord: boolean,
   ledger?: Ledger,
 ): number => {
-  if (position < HIGH_POSITION || (options.fingersUsed[option] === 0 && !isOverBrokenChord)) return 0;
-  if (ledger && costs.openAgainstHigh > 0)
-    options.assignments[option]!.placements.forEach(({ string, finger }, index, { length }) => {
-      if (finger === 0 && soundsAsTreble(string, index, length))
-        ledger('open string', struck[index]!, costs.openAgainstHigh);
-    });
-  return costs.openAgainstHigh * options.openTrebles[option]!;
+  const { options, parallel } = moment;
+  const isHigh = position >= HIGH_POSITION && (options.fingersUsed[option] !== 0 || isOverBrokenChord);
+  const inParallel = parallel !== undefined && isStoppedBass(moment, option, parallel.low) ? 1 : 0;
+  if (ledger) enterStruck(costs, moment, option, isHigh, ledger);
+  return (
+    costs.stoppedBass * (options.stoppedBasses[option]! - inParallel) +
+    (isHigh ? costs.openAgainstHigh * options.openTrebles[option]! : 0)
+  );
+};
+
+/** Enters the same in a ledger, note by note. */
+const enterStruck = (
+  costs: LeftCosts,
+  moment: StruckMoment,
+  option: number,
+  isHigh: boolean,
+  ledger: Ledger,
+): void => {
+  const { options, parallel, struck } = moment;
+  options.assignments[option]!.placements.forEach(({ string, finger }, place, { length }) => {
+    const isOpenTreble = isHigh && finger === 0 && soundsAsTreble(string, place, length);
+    const isBass = parallel?.low !== place && isStoppedBass(moment, option, place);
+    const amount = isOpenTreble ? costs.openAgainstHigh : isBass ? costs.stoppedBass : 0;
+    if (amount > 0) ledger('open string', struck[place]!, amount);
+  });
 };

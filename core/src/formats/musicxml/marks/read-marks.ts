@@ -7,6 +7,7 @@ import { childrenNamed, type XmlElement } from '../../xml/tree.ts';
 import type { MeasureSource } from '../measures.ts';
 import { readDirectionMark } from './directions.ts';
 import { readTechnicalWords } from './mark-text.ts';
+import { OpenSpans } from './open-spans.ts';
 
 /** A mark of the source with the elements that make it: to change the mark they are replaced. */
 export interface SourceMark {
@@ -83,9 +84,9 @@ const notationsOf = (note: XmlElement, name: string): readonly XmlElement[] =>
 
 /** Slides, our own notations for guides and holds, and our own technical words. */
 const noteMarks = (score: Score, elements: readonly XmlElement[]): readonly Found[] => {
-  const open = new Map<string, { readonly from: NoteIndex; readonly element: XmlElement }>();
+  const open = new OpenSpans<{ readonly from: NoteIndex; readonly element: XmlElement }>();
   return elements.flatMap((element, index): Found[] => {
-    const { id } = score.notes[index]!;
+    const { id, voice } = score.notes[index]!;
     const technical = notationsOf(element, 'technical').flatMap((each) =>
       childrenNamed(each, 'other-technical'),
     );
@@ -100,8 +101,7 @@ const noteMarks = (score: Score, elements: readonly XmlElement[]): readonly Foun
       );
     const ended = spans.flatMap((span): Found[] => {
       if (span.attributes.type !== 'stop') return [];
-      const started = open.get(keyOf(span));
-      open.delete(keyOf(span));
+      const started = open.end(keyOf(span), voice);
       if (!started) return [];
       const over = { from: score.notes[started.from]!.id, to: id };
       const text = span.text.trim();
@@ -116,7 +116,7 @@ const noteMarks = (score: Score, elements: readonly XmlElement[]): readonly Foun
       return mark ? [{ mark, elements: [started.element, span] }] : [];
     });
     for (const span of spans)
-      if (span.attributes.type === 'start') open.set(keyOf(span), { from: index, element: span });
+      if (span.attributes.type === 'start') open.begin(keyOf(span), voice, { from: index, element: span });
     return [...signs, ...ended];
   });
 };
@@ -124,8 +124,9 @@ const noteMarks = (score: Score, elements: readonly XmlElement[]): readonly Foun
 /** Technical slurs; those of three or four notes under one sign share its elements. */
 const slurs = (score: Score, elements: readonly XmlElement[]): readonly Found[] => {
   const pairs: { readonly from: NoteIndex; readonly to: NoteIndex; readonly elements: XmlElement[] }[] = [];
-  const open = new Map<string, { readonly from: NoteIndex; readonly element: XmlElement }>();
+  const open = new OpenSpans<{ readonly from: NoteIndex; readonly element: XmlElement }>();
   elements.forEach((element, index) => {
+    const { voice } = score.notes[index]!;
     const signs = [
       ...notationsOf(element, 'slur'),
       ...notationsOf(element, 'technical').flatMap((each) => [
@@ -135,13 +136,12 @@ const slurs = (score: Score, elements: readonly XmlElement[]): readonly Found[] 
     ];
     const keyOf = (sign: XmlElement): string => `${sign.name} ${sign.attributes.number ?? '1'}`;
     for (const sign of signs) {
-      const started = open.get(keyOf(sign));
-      if (sign.attributes.type !== 'stop' || !started) continue;
-      open.delete(keyOf(sign));
+      const started = sign.attributes.type === 'stop' ? open.end(keyOf(sign), voice) : undefined;
+      if (!started) continue;
       pairs.push({ from: started.from, to: index, elements: [started.element, sign] });
     }
     for (const sign of signs)
-      if (sign.attributes.type === 'start') open.set(keyOf(sign), { from: index, element: sign });
+      if (sign.attributes.type === 'start') open.begin(keyOf(sign), voice, { from: index, element: sign });
   });
   const indexOf = new Map(score.notes.map(({ id, index }) => [id, index] as const));
   return [...slurMarks(score).values()].flatMap((mark): Found[] => {
