@@ -8,6 +8,9 @@ const PAIR_LEAP = 5;
 const CELL_LEAST = 4;
 /** Fewest notes of a broken chord that comes again with other notes. */
 const CHORD_LEAST = 3;
+/** Fewest pitches, and least span in semitones, of a chord that may have a step in it. Our own values. */
+const WIDE_CHORD_LEAST = 4;
+const WIDE_CHORD = 10;
 /** Longest note of a plain pattern, in quarters; slower leaps are a tune. Our own value. */
 const PATTERN_LONGEST = 0.5;
 /** Fewest notes of a plain pattern. */
@@ -28,6 +31,8 @@ export interface BrokenLine {
   readonly cell: Line;
   /** The parts into which the line falls as a pattern comes again; the whole line where none does. */
   readonly chords: readonly Line[];
+  /** Whether two of its notes ring on though they lie a step apart. */
+  readonly hasStep: boolean;
   readonly isPlain: boolean;
 }
 
@@ -36,11 +41,33 @@ const isBroken = (before: Struck, after: Struck): boolean =>
   (before.length === 1 || after.length === 1) &&
   before.every((one) => after.every((other) => Math.abs(one.midi - other.midi) >= CHORD_LEAP));
 
+const pitchesOf = (line: Line): readonly number[] => line.flatMap((struck) => struck.map(({ midi }) => midi));
+
+/**
+ * Whether a line goes up from its lowest note through one wide chord, of which two notes lie a step apart, as a seventh below
+ * its octave: they come back, and all others are leaps apart.
+ */
+const isChordWithStep = (line: Line): boolean => {
+  const all = pitchesOf(line);
+  const pitches = [...new Set(all)].sort((one, other) => one - other);
+  const steps = pitches.slice(1).filter((pitch, index) => pitch - pitches[index]! < CHORD_LEAP);
+  return (
+    pitches.length >= WIDE_CHORD_LEAST &&
+    pitches.length < all.length &&
+    pitches.at(-1)! - pitches[0]! >= WIDE_CHORD &&
+    steps.length === 1 &&
+    pitches.slice(0, WIDE_CHORD_LEAST).every((pitch, index) => pitch === all[index])
+  );
+};
+
 /** The runs of a line in which each note leaps to the next: where they begin, and where the last one ends. */
-const runsOf = (line: Line): readonly number[] => [
-  ...line.flatMap((struck, index) => (index > 0 && isBroken(line[index - 1]!, struck) ? [] : [index])),
-  line.length,
-];
+const runsOf = (line: Line, ticksPerQuarter: number): readonly number[] => {
+  const isOneChord = isEven(line, ticksPerQuarter) && isChordWithStep(line);
+  const begins = line.flatMap((struck, index) =>
+    index > 0 && (isOneChord || isBroken(line[index - 1]!, struck)) ? [] : [index],
+  );
+  return [...begins, line.length];
+};
 
 /** Rises and falls from note to note. */
 const contourOf = (line: Line): string =>
@@ -72,13 +99,13 @@ const isChainOfChords = (line: Line, runs: readonly number[]): boolean => {
  * The moments of a line whose every neighbour is a leap away, where the leaps around them make a broken chord: three
  * pitches or more, or two that lie well apart. A bass that the voice answers is one of the pitches.
  */
-const brokenIn = (line: Line, answersBass: boolean): Line => {
+const brokenIn = (line: Line, answersBass: boolean, ticksPerQuarter: number): Line => {
   const broken: Struck[] = [];
-  const runs = runsOf(line);
+  const runs = runsOf(line, ticksPerQuarter);
   const isChain = isChainOfChords(line, runs);
   runs.slice(1).forEach((end, run) => {
     const start = runs[run]!;
-    const pitches = line.slice(start, end).flatMap((struck) => struck.map(({ midi }) => midi));
+    const pitches = pitchesOf(line.slice(start, end));
     const isCell =
       new Set(pitches).size > (answersBass && start === 0 ? 1 : 2) ||
       Math.max(...pitches) - Math.min(...pitches) >= PAIR_LEAP;
@@ -117,10 +144,10 @@ const goesAs = (line: Line, other: Line): boolean =>
  */
 const isPlainPattern = (line: Line, beside: readonly Line[], ticksPerQuarter: number): boolean => {
   if (!isEven(line, ticksPerQuarter)) return false;
-  const pitches = line.flatMap((struck) => struck.map(({ midi }) => midi));
+  const pitches = pitchesOf(line);
   return (
     new Set(pitches).size < pitches.length ||
-    isChainOfChords(line, runsOf(line)) ||
+    isChainOfChords(line, runsOf(line, ticksPerQuarter)) ||
     beside.some((other) => goesAs(line, other))
   );
 };
@@ -177,7 +204,9 @@ export const brokenChords = (
       const answersBass = inBar.some(
         ({ midi, onset, voice }) => voice !== first!.voice && onset < first!.onset && midi < first!.midi,
       );
-      const cell = isTuneOver(line, inBar, ticksPerQuarter) ? [] : brokenIn(line, answersBass);
+      const cell = isTuneOver(line, inBar, ticksPerQuarter)
+        ? []
+        : brokenIn(line, answersBass, ticksPerQuarter);
       const beside = [lines[bar - 1], lines[bar + 1]].flatMap((other) =>
         (other ?? []).filter((each) => voiceOf(each) === voiceOf(line)),
       );
@@ -185,6 +214,7 @@ export const brokenChords = (
         line,
         cell,
         chords: chordsOf(line, ticksPerQuarter),
+        hasStep: isEven(line, ticksPerQuarter) && isChordWithStep(line),
         isPlain: cell.length === line.length && isPlainPattern(line, beside, ticksPerQuarter),
       };
     }),

@@ -26,6 +26,11 @@ describe('ringing', () => {
     expect(lasting('E3/4 A3/4 E4/4 G3/4')[1]).toBe(2);
   });
 
+  it('a wide chord from its lowest note up rings with a seventh below its octave, a tune with a step does not', () => {
+    expect(lasting('D3/8 F#3/8 C4/8 D4/8 C4/8 F#3/8 D3/4').slice(0, 4)).toEqual([4, 3.5, 3, 2.5]);
+    expect(lasting('E5/8 D#5/8 E5/8 B4/8 G4/8 E4/8 G4/4').slice(0, 2)).toEqual([0.5, 0.5]);
+  });
+
   it('two notes a third apart in turn are a tune, a fourth or more apart they ring', () => {
     expect(lasting('D4/4 B3/4 D4/4 B3/4')).toEqual([1, 1, 1, 1]);
     expect(lasting('E4/4 B3/4 E4/4 B3/4')).toEqual([4, 3, 2, 1]);
@@ -94,7 +99,7 @@ describe('ringing', () => {
     });
 
     it('goes on in a bar that goes up and down as the bar beside it, whatever step the tune makes in it', () => {
-      const [chord, suspended] = ['E2/8 B3/8 E4/8 G4/8', 'E2/8 B3/8 E4/8 F4/8'];
+      const [chord, suspended] = ['E2/8 B3/8 G4/8 E4/8', 'E2/8 B3/8 G4/8 F4/8'];
       expect(plain(`${chord} ${chord} | ${suspended} ${suspended}`)).toEqual(all(16));
       expect(plain(`${suspended} ${suspended} | ${chord} ${chord}`)).toEqual(all(16));
       expect(plain(`${suspended} ${suspended}`)).not.toContain(1);

@@ -98,7 +98,7 @@ export const inferRinging = (
     const inBar = byBar[index]!;
     const { start, length } = bars[index]!;
     const previous = previousIn(lines.map(({ line }) => line));
-    for (const { line, cell, chords, isPlain } of lines) {
+    for (const { line, cell, chords, hasStep, isPlain } of lines) {
       for (const sound of cell.flat()) {
         if (isPlain) broken[sound.index] = 1;
         const closer = inBar.find(
@@ -106,6 +106,7 @@ export const inferRinging = (
             other.voice === sound.voice &&
             other.onset > sound.onset &&
             other.midi !== sound.midi &&
+            !hasStep &&
             Math.abs(other.midi - sound.midi) < CHORD_LEAP,
         );
         const ends = Math.min(
