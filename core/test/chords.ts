@@ -100,6 +100,7 @@ export const rankFingerings = (
     nextOnset: Infinity,
     secondsBefore: Infinity,
     beatsBefore: 0,
+    isLoneLine: false,
     struck,
     struckBefore: 0,
     lineFrom: struck.map(() => -1),

@@ -104,7 +104,7 @@ const wayBetween = (
   if (isShift && !to.isHome) return Infinity;
   const span = Math.abs(from.string - to.string) + 1;
   const isSlide = from.finger === to.finger && from.string === to.string;
-  let cost = costs.stayHigh * (from.position - 1) * beatsBefore;
+  let cost = costs.stayHighAlone * (from.position - 1) * beatsBefore;
   if (from.position < UP_THE_NECK) cost += readLow(to.fret, to.finger, costs);
   cost += (costs.stringSkip + (Math.abs(rise) <= TONE ? costs.stepAcross : 0)) * Math.max(0, span - 2);
   if (rise < 0 && rise >= -THIRD && to.string < from.string && to.string <= TREBLES)
@@ -112,9 +112,11 @@ const wayBetween = (
   if (isShift) {
     const distance = Math.abs(neck.tip[to.position]! - neck.tip[from.position]!) / MILLIMETRES_PER_CENTIMETRE;
     const hurry = Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / secondsBefore);
-    const haste = (costs.shiftReferenceTime / secondsBefore) ** costs.shiftHaste;
-    const unguided = Math.min(costs.shiftHasteMost, Math.max(1 / costs.shiftHasteMost, haste));
-    const share = isSlide ? costs.shiftLedByLine : unguided;
+    const hasteAgainst = (reference: number): number => (reference / secondsBefore) ** costs.shiftHaste;
+    const most = costs.shiftHasteMost;
+    const share = isSlide
+      ? costs.shiftLedByLine * Math.min(most, Math.max(1, hasteAgainst(costs.hopReferenceTime)))
+      : Math.min(most, Math.max(1 / most, hasteAgainst(costs.shiftReferenceTime)));
     cost += (costs.shift + costs.shiftDistance * distance * hurry) * share;
     cost += costs.settle * Math.max(0, to.fret - from.position - 1);
   }

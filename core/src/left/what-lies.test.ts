@@ -56,6 +56,13 @@ describe('what lies, lies', () => {
     strings.slice(1).forEach((string, index) => expect(string).not.toBe(strings[index]));
   });
 
+  it('a chord is not taken past the body for the sake of its strings', () => {
+    const { left } = planVoices(['A4/8 D5/8 F#5/8 D5/8 E5/8 C#5/8 A4/8 C#5/8', 'D3/2 A2/2']);
+    const frets = left.choices.map((choice) => choice!.fret);
+    expect(Math.max(...frets)).toBe(14);
+    expect(frets.filter((fret) => fret > 12)).toHaveLength(1);
+  });
+
   it('the hand does not leave a chord in the middle of its pattern to go nearer the nut', () => {
     // Diminished chords up the neck: an open B would take the hand from I to IV between two notes of one chord.
     const climb = ['B2/8 F3/8 G#3/8 D4/8 D3/8 G#3/8 B3/8 F4/8 | F3/8 B3/8 D4/8 G#4/8 G#3/8 D4/8 F4/8 B4/8'];

@@ -26,9 +26,6 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
   'down the first string to the open E': both(
     'Ours shifts once and ends in position V on ②; the list comes down to first position.',
   ),
-  'down from C5 past the open E': both(
-    'Ours takes the low fret of ② with 2, the hand in position II; or 1 and the open string.',
-  ),
   'triad of A minor': both('A3 with 3, which lets C3 go, or with 2, which lets E3 go.'),
   'D minor over F': both('Ours spares the barre with four fingers; most teachers lay the barre.'),
   'high notes after a rest': both('Ours lies in position V from the start and needs no shift.'),
@@ -47,16 +44,13 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
   'broken fourths and thirds in first position': accepted(
     'Finger and fret are one here, as a beginner reads it.',
   ),
-  'a fanfare in G': both('2 on D4 under 3 on G4, or 3 under 4.'),
   'bells rise in D': accepted('F♯4 belongs on ②, so that E4 and G4 ring over it.'),
   'high notes for a moment': both('F4 on ② in position V under the open E, or back to first position.'),
   'bells from G to E': accepted('The open G is a bell that ours stops on ④.'),
-  'A minor rises over the open E': accepted('Ours goes past the twelfth fret to spare two shifts.'),
 };
 
 const REPORTED: Readonly<Record<string, Judgement>> = {
   'G sharp A over E2': both('2 and 3, or 1 and 2: the hand lies a fret lower or higher.'),
-  'E major, broken to B4': accepted('the open E4 belongs to the chord; ours leaves it for ②.'),
   'E D C D over C3': both('C4 on ③ in position II, or on ② in first position.'),
   'A falls to F over A2 and D3': both('Position V to the end, with F4 on ②, or down ① to first position.'),
   'rings: a rocking bass in C': both('The hand a fret lower, with 2 on C3.'),
@@ -65,7 +59,6 @@ const REPORTED: Readonly<Record<string, Judgement>> = {
   'octaves of G, broken': accepted('A3 with 3 keeps 2 for B2, which has time enough.'),
   'A augmented': accepted('Three fingers are clearer than a small barre of 1; the price is nearly the same.'),
   'C D E on ②': both('E4 open at the top of the line, or stopped for its colour.'),
-  'E minor falls past the open E': both('F♯4 on ② in position V; the list wants ①.'),
   'a phrase up to B and home': both('Ours stays in position IV to the end, with the open E between.'),
 };
 

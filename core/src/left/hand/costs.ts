@@ -137,6 +137,11 @@ export const LEFT_COST_RULES = {
     'per position and beat',
     'a hand that stays up the neck for long longs for the nut a little; our own value',
   ),
+  stayHighAlone: rule(
+    0.12,
+    'per position and beat of a line without any other voice',
+    'no harmony keeps the hand there; our own value',
+  ),
   upTheNeck: rule(
     0.6,
     'per fret of the first places, on average',
@@ -158,7 +163,7 @@ export const LEFT_COST_RULES = {
     'high on a low string is dark and out of tune',
   ),
   pastTheBody: rule(
-    0.5,
+    1,
     'per note set and fret above 12',
     'there the body of the guitar is in the way of the hand; our own value',
   ),
@@ -309,7 +314,14 @@ const BASE: LeftCosts = Object.fromEntries(
 /** How a school bends the base costs: factors by name. Handbook §3, schools of the left hand. */
 const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, number>>>> = {
   balanced: {},
-  positional: { settle: 1.8, stayHigh: 1.8, upTheNeck: 1.8, shift: 1.25, highOnLowString: 1.5 },
+  positional: {
+    settle: 1.8,
+    stayHigh: 1.8,
+    stayHighAlone: 1.8,
+    upTheNeck: 1.8,
+    shift: 1.25,
+    highOnLowString: 1.5,
+  },
   legato: {
     shiftGuided: 0.6,
     guideSlide: 0.5,
@@ -370,6 +382,7 @@ export const LEFT_WEIGHTS = {
   'high-positions': [
     'settle',
     'stayHigh',
+    'stayHighAlone',
     'upTheNeck',
     'shapeUp',
     'fretUp',

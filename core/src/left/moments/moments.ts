@@ -130,6 +130,7 @@ export const momentsOf = (
       nextOnset: slices[index + 1]?.onset ?? Infinity,
       secondsBefore: slice.secondsBefore,
       beatsBefore: piece.beatsBefore[index]!,
+      isLoneLine: piece.isLoneLine[index]!,
       struck: placedSounds,
       lineFrom: placedSounds.map((sound) => piece.lineFrom[sound]!),
       lineFalls: placedSounds.map((sound) => fallsALittle(sounds[sound]!, sounds[piece.lineFrom[sound]!])),

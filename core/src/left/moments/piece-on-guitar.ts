@@ -27,6 +27,8 @@ export interface PieceOnGuitar {
   readonly parallels: readonly (ParallelPair | undefined)[];
   /** By sound: where its pitch lies on the guitar. */
   readonly places: readonly (readonly Place[])[];
+  /** By slice: whether it belongs to a line of single notes without any other voice in the bar, which is no broken chord. */
+  readonly isLoneLine: readonly boolean[];
   /** By slice: beats since the slice before. */
   readonly beatsBefore: readonly number[];
   readonly sliceOf: ReadonlyMap<NoteId, number>;
@@ -44,6 +46,23 @@ const placesFor = (score: Score, sound: Sound, guitar: Guitar): readonly Place[]
           placesOf(guitar, sound.midi - 12)
         : [];
   return places.length > 0 ? places : placesOf(guitar, sound.midi);
+};
+
+/** By slice: whether its bar is a line of single notes of one voice, none of them of a broken chord. */
+const loneLines = (
+  slices: readonly Slice[],
+  sounds: readonly Sound[],
+  isBroken: ArrayLike<number>,
+): readonly boolean[] => {
+  const voices = new Map<number, Set<string>>();
+  const withChords = new Set<number>();
+  for (const { bar, struck } of slices) {
+    const inBar = voices.get(bar) ?? new Set<string>();
+    for (const sound of struck) inBar.add(sounds[sound]!.voice);
+    voices.set(bar, inBar);
+    if (struck.length > 1 || struck.some((sound) => isBroken[sound] === 1)) withChords.add(bar);
+  }
+  return slices.map(({ bar }) => voices.get(bar)!.size === 1 && !withChords.has(bar));
 };
 
 /** Reads a piece for the left hand, once for all plans of it. */
@@ -64,18 +83,20 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
       if (aloneIn(slice, voice) === sound) lineFrom[sound] = aloneIn(slices[index - 1], voice);
     }
   });
+  const ringing = inferRinging(
+    sounds,
+    score.bars,
+    score.ticksPerQuarter,
+    (sound) => score.notes[sound.head]!.letRing,
+  );
   return {
     score,
     guitar,
     sounds,
     slices,
     parallels: parallelPairs(slices, sounds),
-    ringing: inferRinging(
-      sounds,
-      score.bars,
-      score.ticksPerQuarter,
-      (sound) => score.notes[sound.head]!.letRing,
-    ),
+    ringing,
+    isLoneLine: loneLines(slices, sounds, ringing.broken),
     slurredFrom: Int32Array.from(sounds, (sound) => {
       const { slurredFrom, slideFrom } = score.notes[sound.head]!;
       const from = slurredFrom?.note ?? slideFrom;

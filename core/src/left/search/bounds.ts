@@ -20,19 +20,23 @@ export interface Haste {
   readonly shift: number;
   /** What a shift that nothing leads weighs. */
   readonly unguided: number;
+  /** What one weighs that the finger leads which has just played the line. */
+  readonly ledByLine: number;
   /** What a shift costs less when nothing has held the hand for some time. */
   readonly calm: number;
 }
 
-export const hasteOf = (costs: LeftCosts, secondsBefore: number): Haste => ({
-  hop: Math.min(MAX_HURRY_HOP, Math.max(MIN_HURRY_HOP, costs.hopReferenceTime / secondsBefore)),
-  shift: Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / secondsBefore),
-  unguided: Math.min(
-    costs.shiftHasteMost,
-    Math.max(1 / costs.shiftHasteMost, (costs.shiftReferenceTime / secondsBefore) ** costs.shiftHaste),
-  ),
-  calm: Math.max(costs.shiftCalmLeast, Math.min(1, costs.shiftCalm / secondsBefore)),
-});
+export const hasteOf = (costs: LeftCosts, secondsBefore: number): Haste => {
+  const most = costs.shiftHasteMost;
+  const hasteAgainst = (reference: number): number => (reference / secondsBefore) ** costs.shiftHaste;
+  return {
+    hop: Math.min(MAX_HURRY_HOP, Math.max(MIN_HURRY_HOP, costs.hopReferenceTime / secondsBefore)),
+    shift: Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / secondsBefore),
+    unguided: Math.min(most, Math.max(1 / most, hasteAgainst(costs.shiftReferenceTime))),
+    ledByLine: costs.shiftLedByLine * Math.min(most, Math.max(1, hasteAgainst(costs.hopReferenceTime))),
+    calm: Math.max(costs.shiftCalmLeast, Math.min(1, costs.shiftCalm / secondsBefore)),
+  };
+};
 
 /** What moving the whole hand costs before anything makes it easier, in units of effort. */
 export const wholeShift = (
@@ -94,7 +98,7 @@ export class StepBounds {
     const { costs, haste, leaving, options, tables } = this;
     const from = leaving.position[state]!;
     const shifting = from !== 0 && from !== position;
-    let placing = stayingCost(costs, from, this.moment.beatsBefore);
+    let placing = stayingCost(costs, this.moment, from);
     if (from !== position) placing += settlingCost(costs, options, option, from);
     let guided = false;
     let ledByLine = false;
@@ -143,11 +147,7 @@ export class StepBounds {
     );
     if (!shifting) return placing;
     const whole = wholeShift(costs, tables, haste, from, position);
-    let share = guided
-      ? guidedShare(costs, from, position)
-      : ledByLine
-        ? costs.shiftLedByLine
-        : haste.unguided;
+    let share = guided ? guidedShare(costs, from, position) : ledByLine ? haste.ledByLine : haste.unguided;
     if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
     else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);
     return placing + whole * share;

@@ -1,6 +1,7 @@
 import type { LeftCosts } from '../hand/costs.ts';
 import { countOf } from '../hand/string-masks.ts';
 import { FINGERS, type OptionTable } from '../moments/option-table.ts';
+import type { Moment } from '../moments/ways-at-moment.ts';
 
 /** A note so few frets above the hand’s position is no further up the neck. */
 const SAME_REGION = 1;
@@ -23,9 +24,13 @@ export const settlingCost = (
   );
 };
 
-/** What a hand pays for the time since the moment before that it has lain at a position. */
-export const stayingCost = (costs: LeftCosts, position: number, beats: number): number =>
-  position > 1 ? costs.stayHigh * (position - 1) * beats : 0;
+/** What a hand pays for the time since the moment before that it has lain at a position: no harmony keeps a lone line there. */
+export const stayingCost = (
+  costs: LeftCosts,
+  { beatsBefore, isLoneLine }: Pick<Moment, 'beatsBefore' | 'isLoneLine'>,
+  position: number,
+): number =>
+  position > 1 ? (isLoneLine ? costs.stayHighAlone : costs.stayHigh) * (position - 1) * beatsBefore : 0;
 
 /** What setting a finger of an option costs for where on the neck, and in which register, its strings sound there. */
 export const registerCost = (

@@ -145,7 +145,7 @@ export class Placing {
     let share = this.guided
       ? guidedShare(costs, from, to)
       : this.ledByLine
-        ? costs.shiftLedByLine
+        ? haste.ledByLine
         : haste.unguided;
     if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
     else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);

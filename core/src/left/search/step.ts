@@ -139,7 +139,7 @@ export class Stepper {
     const { option } = framed;
     const first = moment.struck[0] ?? -1;
     const from = leaving.position[state]!;
-    let cost = stayingCost(costs, from, moment.beatsBefore);
+    let cost = stayingCost(costs, moment, from);
     if (cost > 0) ledger?.('height', first, cost);
     if (leaving.hasVoices) cost += voiceCost(costs, leaving, this.sounds, moment, state, option, ledger);
     cost += parallelCost(costs, leaving, moment, state, option, ledger);

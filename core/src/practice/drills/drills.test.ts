@@ -317,6 +317,20 @@ describe('drills of the right hand', () => {
   });
 });
 
+describe('thirds over the open D', () => {
+  it('begin where both notes lie above its string', () => {
+    const score = drillScore('intervals', {
+      interval: 'thirds',
+      tonic: 'G',
+      scale: 'natural-minor',
+      fingers: 'pm',
+    });
+    // G3 and B flat 3 both need ③ where ④ sounds.
+    expect(names(score).slice(0, 3)).toEqual(['D3', 'A3', 'C4']);
+    expect(planned(score).findings.filter(({ code }) => code === 'pluck-lock-not-kept')).toEqual([]);
+  });
+});
+
 describe('every drill', () => {
   it.each(DRILL_KINDS.map(({ name }) => name))(
     '%s is playable for a medium hand, as it is asked for',

@@ -1,3 +1,4 @@
+import { placesOf, STANDARD_GUITAR, type StringNumber } from '../../instrument/guitar.ts';
 import { midiOf, type PitchSpelling } from '../../music/pitch.ts';
 import type { BarDraft } from '../../score/draft/draft.ts';
 import { asPiece, even, upAndDown, type DrillNote } from './bars.ts';
@@ -28,6 +29,22 @@ const REST: DrillNote = { pitches: [] };
 const bassFor = (tonic: number) =>
   [0, 7, 5].flatMap((above) => BASSES.filter(({ pitchClass }) => pitchClass === (tonic + above) % 12))[0];
 
+/** Frets that a hand takes within its reach. */
+const REACH = 4;
+
+/** Whether a hand can take two notes on strings above a bass. */
+const lieAbove = (bass: StringNumber, low: PitchSpelling, high: PitchSpelling): boolean => {
+  const above = (pitch: PitchSpelling) =>
+    placesOf(STANDARD_GUITAR, midiOf(pitch)).filter(({ string }) => string < bass);
+  return above(low).some((one) =>
+    above(high).some(
+      (other) =>
+        other.string < one.string &&
+        (one.fret === 0 || other.fret === 0 || Math.abs(one.fret - other.fret) <= REACH),
+    ),
+  );
+};
+
 /** Parallel intervals along the neck, together or broken, over an open bass on which the hand moves. */
 export const intervals = drillKind({
   name: 'intervals',
@@ -44,6 +61,7 @@ export const intervals = drillKind({
   },
   make: ({ interval, tonic, scale, texture, fingers, bass, tempo }) => {
     const { steps, floor } = INTERVALS[interval];
+    const open = bass === 'open' ? bassFor(pitchClassOf(tonic)) : undefined;
     const form = SCALES[scale];
     const key = keyOn(pitchClassOf(tonic), form.fifths);
     const lower = lowestTonic(key, floor);
@@ -51,8 +69,7 @@ export const intervals = drillKind({
     const pairs: readonly (readonly [PitchSpelling, PitchSpelling])[] = all
       .slice(0, form.up.length + 1)
       .map((low, place) => [low, all[place + steps]!] as const)
-      .filter(([, high]) => midiOf(high) <= HIGHEST);
-    const open = bass === 'open' ? bassFor(pitchClassOf(tonic)) : undefined;
+      .filter(([low, high]) => midiOf(high) <= HIGHEST && (!open || lieAbove(open.string, low, high)));
     const pluck = (place: number) => (fingers === 'planned' ? {} : { pluck: fingers[place]! });
     const groups = upAndDown(pairs).map(([low, high]): readonly DrillNote[] => [
       // On the open bass that sounds first, the hand has time to move.
