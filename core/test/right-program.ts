@@ -95,6 +95,7 @@ export const pluckProgram = (plucks: readonly SinglePluck[], costs: RightCosts):
     const { load, secondsBefore, string } = pluck;
     const haste = between(secondsBefore, costs.repeatFast, costs.repeatCalm);
     const repeat = costs.repeatSlow + costs.repeat * haste;
+    const repeatOfFinger = costs.repeatSlow + costs.repeat * haste * load;
     const crossing = costs.crossing * load * Math.min(1.5, Math.max(0.8, costs.crossingTime / secondsBefore));
     FINGERS.forEach((_, first) =>
       FINGERS.forEach((__, second) => {
@@ -102,8 +103,8 @@ export const pluckProgram = (plucks: readonly SinglePluck[], costs: RightCosts):
         const name = `${index}_${first}_${second}`;
         if (first === second) {
           const isSweep = first === THUMB && before.string - string === 1;
-          const share = first !== THUMB ? load : isSweep ? costs.thumbSweep : costs.thumbRepeat;
-          together(`r_${name}`, pair, repeat * share);
+          const ofThumb = repeat * (isSweep ? costs.thumbSweep : costs.thumbRepeat);
+          together(`r_${name}`, pair, first === THUMB ? ofThumb : repeatOfFinger);
         } else if (first !== THUMB && second !== THUMB) {
           if (before.string === string)
             together(

@@ -45,6 +45,21 @@ describe('who takes what in a texture', () => {
       ).toBe('pamipami');
   });
 
+  it('dyads under a slow tune keep i and m, however busy the left hand is', () => {
+    const score = exampleScore({
+      voices: [
+        'C#5/4 D#5/4 E5/4 | B4/4 C#5/4 D#5/4 | C#5/2.',
+        'C#3/4 E4+G#4/4 E4+G#4/4 | B2/4 D#4+F#4/4 D#4+F#4/4 | C#3/2.',
+      ],
+      tempo: 70,
+      meter: { beats: 3, beatType: 4 },
+    });
+    const { notes } = planPiece(score);
+    const dyads = score.notes.filter(({ midi }) => midi >= 63 && midi <= 68);
+    const letters = dyads.map(({ index }) => notes[index]!.pluck);
+    expect(letters.join('')).toBe('imimimim');
+  });
+
   it('two notes struck together and again keep their two fingers', () => {
     const plan = planVoices(['-/4 G3+B3/4 G3+B3/4 G3+B3/4', 'E2/1']);
     expect(rightHand(plan).slice(1)).toMatch(/^(..)\1\1$/);

@@ -54,7 +54,6 @@ const REPORTED: Readonly<Record<string, Judgement>> = {
   'E D C D over C3': both('C4 on ③ in position II, or on ② in first position.'),
   'A falls to F over A2 and D3': both('Position V to the end, with F4 on ②, or down ① to first position.'),
   'rings: a rocking bass in C': both('The hand a fret lower, with 2 on C3.'),
-  'bells fall in the bass': accepted('E3 belongs on ⑤, so that D3 rings over it.'),
   'triad of D minor': both('4 on D4 while 3 stays on F3, or 3 hops and F3 stops.'),
   'octaves of G, broken': accepted('A3 with 3 keeps 2 for B2, which has time enough.'),
   'A augmented': accepted('Three fingers are clearer than a small barre of 1; the price is nearly the same.'),

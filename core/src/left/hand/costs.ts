@@ -351,7 +351,7 @@ const SCHOOL_FACTORS: Readonly<Record<LeftSchool, Partial<Record<LeftCostName, n
 /** What a school asks for that the others do not know at all, in units of effort. */
 const SCHOOL_COSTS: Readonly<Partial<Record<LeftSchool, Partial<Record<LeftCostName, number>>>>> = {
   legato: { leaveString: 1, openInLine: 0.8 },
-  campanella: { stayOnString: 2.4, stoppedInLine: 0.7 },
+  campanella: { stayOnString: 3.2, stoppedInLine: 0.7 },
 };
 
 /** The costs that each weight of a teacher stands for. */

@@ -138,6 +138,8 @@ export const placeCost = (
 export interface Approach {
   readonly event: PluckEvent;
   readonly repeat: number;
+  /** The same of a finger, which the left hand makes harder. */
+  readonly repeatOfFinger: number;
   readonly repeatAfterOne: number;
   /** A finger that plays again after the thumb alone. */
   readonly repeatOverThumb: number;
@@ -161,12 +163,15 @@ export const approachTo = (
 ): Approach => {
   const { load, paceBefore } = event;
   const hurry = event.isAfterSlur ? 0 : haste(paceBefore, costs.repeatFast, costs.repeatCalm);
+  const slow = event.isAfterSlur ? 0 : costs.repeatSlow;
   const since = paceBefore + (before?.paceBefore ?? Infinity);
   const rules = RIGHT_SCHOOL_RULES[event.school];
   const isOrdered = rules.successor !== undefined && hurry > 0 && isLine(event) && !event.isLineStart;
   return {
     event,
-    repeat: (event.isAfterSlur ? 0 : costs.repeatSlow) + costs.repeat * hurry,
+    repeat: slow + costs.repeat * hurry,
+    // Over a slow note it is taste, however busy the left hand is.
+    repeatOfFinger: slow + costs.repeat * hurry * load,
     repeatAfterOne: costs.repeatAfterOne * haste(since, 0, costs.repeatAfterOneTime),
     repeatOverThumb:
       costs.repeatOverThumb * (costs.repeat * haste(since, costs.repeatFast, costs.repeatCalm)),
@@ -234,16 +239,15 @@ export const orderCost = (
       const isSweep = rank === THUMB && stringOf(state, rank) - string === 1;
       const share =
         rank !== THUMB
-          ? load *
-            (isBlock || (rank === RING && isOverInner)
-              ? costs.blockRepeat
-              : takesAll
-                ? costs.repeatIntoFull
-                : 1)
+          ? isBlock || (rank === RING && isOverInner)
+            ? costs.blockRepeat
+            : takesAll
+              ? costs.repeatIntoFull
+              : 1
           : isSweep
             ? costs.thumbSweep
             : costs.thumbRepeat;
-      charge('repeat', index, approach.repeat * share);
+      charge('repeat', index, (rank === THUMB ? approach.repeat : approach.repeatOfFinger) * share);
       charge('school', index, rank === THUMB ? approach.doubleThumb : approach.schoolBroken);
     } else if (isRepeated && (lastButOne >> rank) & 1)
       charge('repeat', index, approach.repeatAfterOne * (rank === THUMB ? costs.thumbRepeat : 1));
