@@ -61,6 +61,13 @@ const version = z.object({
   labels: z.array(z.object({ revision: z.int().min(0), label: text(1, 100), createdAt: time })),
 });
 
+const sourceFile = {
+  fileName: text(1, 400),
+  partId: text(0, 400),
+  /** Name of the file in the archive. */
+  file: text(1, 200),
+};
+
 const piece = z.object({
   id,
   title: text(1, 300),
@@ -72,12 +79,11 @@ const piece = z.object({
   createdAt: time,
   touchedAt: time,
   source: z.object({
-    fileName: text(1, 400),
-    partId: text(0, 400),
-    /** Name of the file in the archive. */
-    file: text(1, 200),
+    ...sourceFile,
     repairs: z.array(z.object({ code: z.string(), message: z.string() })),
   }),
+  /** What the source was before it was corrected, oldest first; none in archives from before these were kept. */
+  earlierSources: z.array(z.object({ ...sourceFile, replacedAt: time })).default([]),
   versions: z.array(version).min(1),
 });
 

@@ -87,7 +87,9 @@ const practice = (
 /** The files that an account names, with something in each. */
 const filesOf = ({ pieces, courses }: Archive): ReadonlyMap<string, Uint8Array> =>
   new Map([
-    ...pieces.map(({ source }, index) => [source.file, new Uint8Array([index, 255, 0])] as const),
+    ...pieces
+      .flatMap(({ source, earlierSources }) => [source, ...earlierSources])
+      .map(({ file }, index) => [file, new Uint8Array([index, 255, 0])] as const),
     ...courses.flatMap(({ goals }) => goals.map(({ sheets }) => [sheets, strToU8('{"piece": {}}')] as const)),
   ]);
 
@@ -113,6 +115,7 @@ const account: fc.Arbitrary<Archive> = fc
         id: fc.uuid(),
         title: text(1, 30),
         createdAt: time,
+        corrected: fc.uniqueArray(time, { maxLength: 2 }),
         versions: fc.array(
           fc.record({
             id: fc.uuid(),
@@ -169,6 +172,12 @@ const account: fc.Arbitrary<Archive> = fc
           file: `sources/${String(number + 1).padStart(4, '0')}`,
           repairs: [{ code: 'simile', message: 'm' }],
         },
+        earlierSources: piece.corrected.map((replacedAt, place) => ({
+          fileName: `x${place}.xml`,
+          partId: 'P1',
+          file: `sources/${100 * (number + 1) + place}`,
+          replacedAt,
+        })),
         versions: piece.versions.map(({ edits, labelled, ...version }, place) => ({
           ...version,
           maker: 'T',
@@ -220,6 +229,7 @@ describe('everything of a teacher in one file', () => {
           instruments.length,
           courses.map(({ goals, log }) => [goals.length, log.length]),
           notes.length,
+          pieces.reduce((sum, { earlierSources }) => sum + earlierSources.length, 0),
         ];
         expect(counts(out)).toEqual([
           archive.pieces.length,
@@ -227,6 +237,7 @@ describe('everything of a teacher in one file', () => {
           archive.instruments.length,
           archive.courses.map(({ goals, log }) => [goals.length, log.length]),
           archive.notes.length,
+          archive.pieces.reduce((sum, { earlierSources }) => sum + earlierSources.length, 0),
         ]);
         expect(withoutIds(sorted(back))).toEqual(withoutIds(sorted(out)));
       }),

@@ -32,6 +32,11 @@ export const collect = async (client: Queryable, teacher: TeacherId, madeAt: Dat
      from pieces as piece join sources as source on source.teacher_id = piece.teacher_id and source.piece_id = piece.id
      where piece.teacher_id = $1 order by piece.created_at, piece.id`,
   );
+  const earlier = await rowsOf(
+    `select piece_id as "pieceId", file_name as "fileName", part_id as "partId", content,
+       ${timed('replaced_at')} as "replacedAt"
+     from earlier_sources where teacher_id = $1 order by replaced_at, id`,
+  );
   const versions = await rowsOf(
     `select id, piece_id as "pieceId", name, maker, student_id as "studentId", origin_id as "originId",
        origin_revision as "originRevision", ${timed('created_at')} as "createdAt",
@@ -57,21 +62,30 @@ export const collect = async (client: Queryable, teacher: TeacherId, madeAt: Dat
   );
   const { courses, notes, sheets } = await collectCourses(client, teacher);
   const files = new Map<string, Uint8Array>(sheets);
+  let kept = 0;
+  /** Keeps the content of a source, under the name that it has in the archive. */
+  const keep = (content: Uint8Array): string => {
+    kept += 1;
+    const name = `sources/${String(kept).padStart(4, '0')}`;
+    files.set(name, content);
+    return name;
+  };
+  const earlierOf = grouped(earlier, 'pieceId');
   const archive = archiveSchema.parse({
     schema: ARCHIVE_SCHEMA,
     madeAt: madeAt.toISOString(),
     teacher: own,
     instruments,
     students,
-    pieces: pieces.map(({ fileName, partId, repairs, content, ...piece }, index) => {
-      const file = `sources/${String(index + 1).padStart(4, '0')}`;
-      files.set(file, content);
-      return {
-        ...piece,
-        source: { fileName, partId, file, repairs },
-        versions: versionsOf.get(piece.id) ?? [],
-      };
-    }),
+    pieces: pieces.map(({ fileName, partId, repairs, content, ...piece }) => ({
+      ...piece,
+      source: { fileName, partId, file: keep(content), repairs },
+      earlierSources: (earlierOf.get(piece.id) ?? []).map(({ content, ...each }) => ({
+        ...each,
+        file: keep(content),
+      })),
+      versions: versionsOf.get(piece.id) ?? [],
+    })),
     courses,
     notes,
   });

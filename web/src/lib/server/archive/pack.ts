@@ -58,7 +58,9 @@ export const unpack = async (bytes: Uint8Array): Promise<Result<Collected, strin
     const { path } = archive.error.issues[0]!;
     return failure(`${NO_ARCHIVE} It was changed or is of a newer Oculon: ${path.map(String).join('.')}.`);
   }
-  const missing = archive.data.pieces.find(({ source }) => files[source.file] === undefined);
+  const missing = archive.data.pieces.find(({ source, earlierSources }) =>
+    [source, ...earlierSources].some(({ file }) => files[file] === undefined),
+  );
   if (missing) return failure(`The file of “${missing.title}” is missing in the archive.`);
   const without = archive.data.courses
     .flatMap(({ goals }) => goals)

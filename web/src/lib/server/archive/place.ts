@@ -79,7 +79,7 @@ export const place = async (
     );
   let versions = 0;
   for (const piece of archive.pieces) {
-    await placePiece(client, teacher, piece, files.get(piece.source.file)!, idOf);
+    await placePiece(client, teacher, piece, files, idOf);
     // Origins come after all versions are there: one may stem from another in any order.
     for (const version of piece.versions) await placeVersion(client, teacher, piece.id, version, idOf);
     for (const { id, originId } of piece.versions)
@@ -107,7 +107,7 @@ const placePiece = async (
   client: Queryable,
   teacher: TeacherId,
   piece: Piece,
-  content: Uint8Array,
+  files: Collected['files'],
   idOf: Rename,
 ): Promise<void> => {
   await client.query(
@@ -126,11 +126,25 @@ const placePiece = async (
       piece.touchedAt,
     ],
   );
-  const { fileName, partId, repairs } = piece.source;
+  const contentOf = (file: string): Buffer => Buffer.from(files.get(file)!);
+  const { file, fileName, partId, repairs } = piece.source;
   await client.query(
     `insert into sources (teacher_id, piece_id, file_name, part_id, content, repairs) values ($1, $2, $3, $4, $5, $6)`,
-    [teacher, idOf(piece.id), fileName, partId, Buffer.from(content), JSON.stringify(repairs)],
+    [teacher, idOf(piece.id), fileName, partId, contentOf(file), JSON.stringify(repairs)],
   );
+  for (const earlier of piece.earlierSources)
+    await client.query(
+      `insert into earlier_sources (teacher_id, piece_id, file_name, part_id, content, replaced_at)
+       values ($1, $2, $3, $4, $5, $6)`,
+      [
+        teacher,
+        idOf(piece.id),
+        earlier.fileName,
+        earlier.partId,
+        contentOf(earlier.file),
+        earlier.replacedAt,
+      ],
+    );
 };
 
 const placeVersion = async (
