@@ -44,6 +44,23 @@ test('the lesson sheet prints as it is previewed, with what was asked for', asyn
   expect(digits).toHaveLength(struck);
   expect(drawn.join('')).toContain('ir a la posición V');
 
+  // On a phone the same pages are shown smaller, and written in their own size.
+  await page.setViewportSize({ width: 390, height: 844 });
+  const widthOf = (selector: string): Promise<number> =>
+    page.locator(selector).evaluate((each) => each.getBoundingClientRect().width);
+  await expect.poll(() => widthOf('.paper')).toBeLessThanOrEqual(390);
+  expect(await pagesShown(page)).toBe(pages);
+  const onPhone = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'SVG of each page' }).click();
+  const small = unzipSync(await readFile(await (await onPhone).path()));
+  const heightsOf = (each: string): readonly string[] =>
+    [...each.matchAll(/<text[^>]* y="([\d.]+)"/g)].map(([, y]) => Number(y).toFixed(0));
+  const onDesk = drawn.map(heightsOf);
+  expect(onDesk.flat().length).toBeGreaterThan(20);
+  expect(Object.values(small).map((bytes) => heightsOf(new TextDecoder().decode(bytes)))).toEqual(onDesk);
+  await expect.poll(() => widthOf('.paper')).toBeLessThanOrEqual(390);
+  await page.setViewportSize({ width: 1280, height: 800 });
+
   await page.getByLabel('Large print').check();
   await expect.poll(() => pagesShown(page)).toBeGreaterThan(pages);
   await expect

@@ -6,6 +6,7 @@
   import { loadMusicFonts } from '../engraving/fonts.ts';
   import LessonMusic from '../lesson/LessonMusic.svelte';
   import { PAPERS } from '../lesson/lesson.ts';
+  import Paper from '../paper/Paper.svelte';
   import { uploadPiece } from '../library/upload.ts';
   import { fileNameOf, saveFile } from '../save-file.ts';
   import { shownSpans } from '../sheet/shown-marks.ts';
@@ -25,6 +26,8 @@
   const { desk, density, students = [], children }: Props = $props();
 
   const PAPER = PAPERS.A4;
+  /** Around the paper on a screen, in px. */
+  const PAPER_MARGIN = 36;
   onMount(() => void loadMusicFonts());
 
   const made = $derived(desk.made);
@@ -115,13 +118,8 @@
 {@render children?.()}
 <!-- Where it is wider than its place, it is scrolled by key as well. -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div class="overflow-x-auto print:overflow-visible" role="region" aria-label="The drill" tabindex="0">
-  <div
-    class="paper"
-    data-theme="oculon"
-    style:width="{PAPER.width}px"
-    data-complete={isDrawn && !desk.isMaking}
-  >
+<div class="drill overflow-x-auto print:overflow-visible" role="region" aria-label="The drill" tabindex="0">
+  <Paper width={PAPER.width} margin={PAPER_MARGIN} isComplete={isDrawn && !desk.isMaking}>
     {#if made && plan}
       <h2 class="title">{made.title}</h2>
       {#key made}
@@ -143,7 +141,7 @@
         {#each made.care as care (care)}<p>{care}</p>{/each}
       </div>
     {/if}
-  </div>
+  </Paper>
 </div>
 {#if made && plan}
   <div class="sticky bottom-0 z-10 mt-3 print:hidden">
@@ -159,22 +157,9 @@
 {/if}
 
 <style>
-  .paper {
-    background: white;
-    color: black;
-    --color-base-100: white;
-    --color-base-content: black;
-    --color-secondary: black;
-    --color-primary: black;
-    margin-inline: auto;
-    font-family: var(--font-serif);
-  }
   @media screen {
-    .paper {
-      box-sizing: content-box;
-      padding: 32px 40px;
+    .drill :global(.paper) {
       min-height: 20rem;
-      box-shadow: 0 1px 8px rgb(0 0 0 / 0.2);
     }
   }
   .title {

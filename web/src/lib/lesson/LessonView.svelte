@@ -20,11 +20,14 @@
   import SentenceDialog from './SentenceDialog.svelte';
   import { LARGE, lessonSchema, PAPERS, PLAIN_LESSON, pageStarts, type Lesson } from './lesson.ts';
   import { LESSON_WORDS } from './lesson-words.ts';
+  import Paper from '../paper/Paper.svelte';
   import ShapeCardPicture from './ShapeCardPicture.svelte';
 
   const { data }: { data: PageData & { teacher: { name: string } } } = $props();
 
   const KEPT_AS = 'oculon-lesson';
+  /** Around the paper on a screen, in px: the 15 mm that the printer leaves. */
+  const PAPER_MARGIN = 57;
   const keptLesson = (): Lesson => {
     try {
       return lessonSchema.parse({ ...PLAIN_LESSON, ...JSON.parse(kept(KEPT_AS) ?? '{}') });
@@ -41,6 +44,7 @@
   let cards = $state.raw<readonly ShapeCard[]>([]);
   let problem = $state('');
   let paper = $state<HTMLElement>();
+  let fit = $state(1);
   let pages = $state(1);
   /** The link given last, and its picture for the printed sheet. */
   let link = $state('');
@@ -108,7 +112,7 @@
     for (const block of blocks) block.classList.remove('page-start');
     const starts = pageStarts(
       blocks.map((block) => ({
-        height: block.getBoundingClientRect().height,
+        height: block.getBoundingClientRect().height / fit,
         keepsNext: block.dataset.block === 'heading',
       })),
       size.height,
@@ -152,6 +156,8 @@
     if (!paper) return;
     isWriting = true;
     try {
+      // What is written is measured on the paper: it has to lie there in its own size.
+      await tick();
       // Asked for by few: it is loaded when it is.
       const { downloadAsSvg } = await import('./download-pages.ts');
       await downloadAsSvg(paper, size, data.piece.title);
@@ -225,15 +231,16 @@
         />
       {/if}
     </aside>
-    <main class="overflow-x-auto print:overflow-visible">
-      <div
-        class="paper"
-        data-theme="oculon"
-        style:width="{size.width}px"
-        style:font-size="{scale * 14}px"
-        lang={lesson.language}
-        bind:this={paper}
-        data-complete={isReady && isDrawn}
+    <main class="sheet min-w-0">
+      <Paper
+        width={size.width}
+        margin={PAPER_MARGIN}
+        fits={!isWriting}
+        bind:fit
+        bind:element={paper}
+        isComplete={isReady && isDrawn}
+        language={lesson.language}
+        fontSize={scale * 14}
       >
         <div data-block class="head" class:with-code={code !== ''}>
           {#if code}<img class="code" src={code} alt={words.scan} />{/if}
@@ -285,7 +292,7 @@
           />
         {/if}
         <p data-block class="care">{words.care}</p>
-      </div>
+      </Paper>
     </main>
   </div>
   {#if walk?.draft}
@@ -304,43 +311,30 @@
 </div>
 
 <style>
-  .paper {
-    background: white;
-    color: black;
-    --color-base-100: white;
-    --color-base-content: black;
-    --color-secondary: black;
-    --color-primary: black;
-    margin-inline: auto;
+  .sheet {
     line-height: 1.4;
-    font-family: var(--font-serif);
   }
   @media screen {
-    .paper {
-      box-sizing: content-box;
-      padding: 57px;
-      box-shadow: 0 1px 8px rgb(0 0 0 / 0.25);
-    }
-    .paper :global(.page-start) {
+    .sheet :global(.page-start) {
       margin-top: 57px;
       padding-top: 57px;
       border-top: 2px dashed #999;
     }
   }
   @media print {
-    .paper :global(.page-start) {
+    .sheet :global(.page-start) {
       break-before: page;
     }
-    .paper {
+    .sheet :global(.paper) {
       width: auto !important;
       margin: 0;
     }
   }
   /* What is measured is what the page gives it: no margin may stick out of a block. */
-  .paper :global([data-block]) {
+  .sheet :global([data-block]) {
     display: flow-root;
   }
-  .paper :global(.cards[data-block]) {
+  .sheet :global(.cards[data-block]) {
     display: grid;
   }
   h2 {

@@ -1,0 +1,81 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+
+  /** A sheet as it will be printed: on a screen it lies there with its margins, and is shown smaller where it may be. */
+  let {
+    width,
+    margin,
+    fits = false,
+    fit = $bindable(1),
+    element = $bindable(),
+    isComplete,
+    language,
+    fontSize,
+    children,
+  }: {
+    /** Between the margins, in px. */
+    width: number;
+    /** Around it, on a screen, in px. */
+    margin: number;
+    /** Whether it is shown smaller where it is wider than its place; otherwise one scrolls. */
+    fits?: boolean;
+    /** By how much it is shown smaller: what is measured on it is so much smaller too. */
+    fit?: number;
+    element?: HTMLElement | undefined;
+    isComplete: boolean;
+    language?: string;
+    fontSize?: number;
+    children: Snippet;
+  } = $props();
+
+  let place = $state(0);
+  let height = $state(0);
+  $effect(() => {
+    fit = fits && place > 0 ? Math.min(1, place / (width + 2 * margin)) : 1;
+  });
+</script>
+
+<div class="place" bind:clientWidth={place} style:--height="{height * fit}px" class:fitted={fit < 1}>
+  <div
+    class="paper"
+    data-theme="oculon"
+    style:width="{width}px"
+    style:--margin="{margin}px"
+    style:--fit={fit}
+    style:font-size={fontSize === undefined ? undefined : `${fontSize}px`}
+    lang={language}
+    bind:this={element}
+    bind:offsetHeight={height}
+    data-complete={isComplete}
+  >
+    {@render children()}
+  </div>
+</div>
+
+<style>
+  .paper {
+    background: white;
+    color: black;
+    --color-base-100: white;
+    --color-base-content: black;
+    --color-secondary: black;
+    --color-primary: black;
+    margin-inline: auto;
+    font-family: var(--font-serif);
+  }
+  @media screen {
+    .paper {
+      box-sizing: content-box;
+      padding: var(--margin);
+      box-shadow: 0 1px 8px rgb(0 0 0 / 0.25);
+    }
+    .fitted {
+      height: var(--height);
+      overflow: hidden;
+    }
+    .fitted .paper {
+      transform: scale(var(--fit));
+      transform-origin: top left;
+    }
+  }
+</style>
