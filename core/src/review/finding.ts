@@ -37,6 +37,8 @@ export interface FindingValues {
     readonly ms: number;
   };
   'upbeat-torn': Record<never, never>;
+  /** The shift comes before the short note of a dotted rhythm, or before the note after it. */
+  'dotted-shrinks': OfNote & { readonly before: 'short' | 'next' };
   'lower-on-higher-string': OfNote;
   'finger-needed-twice': OfNote & { readonly finger: number };
   'wide-stretch': { readonly lower: number; readonly higher: number; readonly mm: number };
@@ -79,6 +81,7 @@ export const FINDING_SEVERITIES: Readonly<Record<FindingCode, Severity>> = {
   'search-not-exhaustive': 'remark',
   'gap-at-shift': 'remark',
   'upbeat-torn': 'remark',
+  'dotted-shrinks': 'remark',
   'lower-on-higher-string': 'remark',
   'finger-needed-twice': 'remark',
   'wide-stretch': 'remark',

@@ -104,6 +104,21 @@ describe('what will go wrong', () => {
     );
     expect(codes(plan)).toContain('upbeat-torn');
   });
+
+  it('a dotted rhythm in which the hand moves, before its short note or right after it', () => {
+    const dotted = (voice: string, tempo: number, ...more: Parameters<typeof fixed>[2]) =>
+      fixed([voice], tempo, [
+        ['F4', 0, { string: 1, finger: 1 }],
+        ['C5', 0, { string: 1, finger: 4 }],
+        ...more,
+      ]).findings.find(({ code }) => code === 'dotted-shrinks')?.values;
+    expect(dotted('F4/8. C5/16 C5/4 C5/2', 90)).toMatchObject({ before: 'short' });
+    const stays = ['G4', 0, { string: 1, finger: 3 }] as const;
+    expect(dotted('F4/8. G4/16 C5/4 C5/2', 90, stays)).toMatchObject({ before: 'next' });
+    // Even notes, or time enough, and nothing shrinks.
+    expect(dotted('F4/8 C5/8 C5/4 C5/2', 90)).toBeUndefined();
+    expect(dotted('F4/4. C5/8 C5/2', 40)).toBeUndefined();
+  });
 });
 
 describe('the hands at odds', () => {

@@ -16,6 +16,8 @@ import type { SoundFinding } from './finding.ts';
 export const FINDING_LIMITS = {
   /** Speed of a shift that rides on nothing, in mm a second. */
   shiftSpeed: 300,
+  /** Time of a shift in a dotted rhythm, in ms: with more of it the long note keeps its length. */
+  dotted: 600,
   /** A finger that plays twice running, in ms. */
   repeat: 250,
   /** A crossing is worth a word when the next pluck comes within so long, in ms, ... */
@@ -43,6 +45,7 @@ export const movementFindings = (
   { shifts, barres, damping, jumps }: Movements,
 ): readonly SoundFinding[] => [
   ...shiftFindings(performance, shifts),
+  ...dottedFindings(performance, shifts),
   ...stumbles(performance.left),
   ...hops(performance.left),
   ...stretches(performance.left),
@@ -72,6 +75,24 @@ const shiftFindings = ({ score, left }: Performance, shifts: readonly Shift[]): 
       ? [{ sound, code: 'gap-at-shift', values: { pitch, from, to, mm: distance, ms: window } }]
       : [];
   });
+
+/** How many times as long as the short note of a dotted rhythm the long one is: dotted once, or twice. */
+const DOTTED_RATIOS: readonly number[] = [3, 7];
+
+/** Dotted notes before whose short note, or right after it, the hand moves with nothing to ride on. */
+const dottedFindings = ({ left }: Performance, shifts: readonly Shift[]): readonly SoundFinding[] => {
+  const hasty = new Set(
+    shifts
+      .filter(({ rides, window }) => rides === 'none' && window <= FINDING_LIMITS.dotted)
+      .map(({ onset }) => onset),
+  );
+  return left.sounds.flatMap(({ index: sound, onset, end, voice }): SoundFinding[] => {
+    const short = left.sounds.find((each) => each.voice === voice && each.onset === end && !each.grace);
+    if (!short || !DOTTED_RATIOS.includes((end - onset) / (short.end - short.onset))) return [];
+    const before = hasty.has(short.onset) ? 'short' : hasty.has(short.end) ? 'next' : undefined;
+    return before ? [{ sound, code: 'dotted-shrinks', values: { pitch: pitchOf(left, sound), before } }] : [];
+  });
+};
 
 /** The thinnest strings, which the fingers pluck: the thumb goes from string to string as it likes. */
 const TREBLES = 3;

@@ -21,6 +21,8 @@ export const troubleMoments = (plan: Plan): readonly Moment[] => {
         return [{ kind: 'tiring', ...where, values: finding.values }];
       case 'upbeat-torn':
         return [{ kind: 'upbeat', ...where, values: {} }];
+      case 'dotted-shrinks':
+        return [{ kind: 'dotted', ...where, values: { note, before: finding.values.before } }];
       case 'crossing-where-busy': {
         const event = right.events.findIndex(({ notes }) => notes.some((each) => each.sound === note.sound));
         const before = right.events[event - 1]?.notes[0]?.sound;

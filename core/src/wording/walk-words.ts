@@ -180,6 +180,8 @@ export const momentText = (wording: Wording, score: Score, moment: Moment): stri
       return say('walk.tiring', moment.values);
     case 'upbeat':
       return say('walk.upbeat');
+    case 'dotted':
+      return say('walk.dotted', { note: nameOf(moment.values.note.pitch), before: moment.values.before });
     case 'slur': {
       const { from, to, rising } = moment.values;
       return say('walk.slur', {

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { readMusicXml } from '../formats/musicxml/read.ts';
 import { readStringSign } from '../instrument/string-sign.ts';
 import { planPiece, type Plan } from '../plan/plan.ts';
-import { exampleScore, inBars, planAs, planVoices } from '../testing/planning.ts';
+import { decide, exampleScore, inBars, planAs, planVoices } from '../testing/planning.ts';
 import { momentsOf } from '../walk/moments.ts';
 import { DEPTHS } from '../walk/telling.ts';
 import { momentText } from './walk-words.ts';
@@ -83,6 +83,15 @@ describe('the moments of a piece', () => {
     expect(told(planVoices(['C4/2 -/2']), 'lift')).toEqual(['Lift 1 at the rest: C, ②, ends there.']);
     expect(told(planVoices(['E4/2 -/2']), 'lift')).toEqual([]);
     expect(told(planVoices(['C4/4. -/8 C4/2']), 'lift')).toEqual([]);
+  });
+
+  it('tell not to shorten a dotted note where the hand moves in its rhythm', () => {
+    const score = exampleScore({ voices: ['F4/8. C5/16 C5/4 C5/2'], tempo: 90 });
+    const plan = planPiece(
+      score,
+      decide(score, ['F4', 0, { string: 1, finger: 1 }], ['C5', 0, { string: 1, finger: 4 }]),
+    );
+    expect(told(plan, 'dotted')).toEqual(['Do not shorten the dotted F: the shift waits for its end.']);
   });
 
   it('tell to keep the finger free that the next downbeat needs', () => {

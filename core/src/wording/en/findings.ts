@@ -33,6 +33,8 @@ export const FINDINGS_EN = {
     '{place}: the hand goes from position {from} to {to} ({mm, number, ::precision-integer} mm) in {ms, number, ::precision-integer group-off} ms with nothing to ride on; a gap before {pitch} is likely.',
   'finding.upbeat-torn':
     '{place}: a shift tears the upbeat from its downbeat; take the upbeat in the new position already.',
+  'finding.dotted-shrinks':
+    '{place}: the hand moves {before, select, short {between the dotted {pitch} and its short note} other {right after the short note of the dotted {pitch}}}; the rhythm tends to shrink.',
   'finding.lower-on-higher-string':
     '{place}: {pitch} is lower than the note before but lies on a higher string; players stumble here.',
   'finding.finger-needed-twice':

@@ -68,6 +68,8 @@ export const WALK_EN = {
   'walk.stretch': 'A wide stretch between {lower} and {higher}: open the hand slowly, and stop if it hurts.',
   'walk.tiring': 'The barre at fret {fret} is long: rest before it tires, and stop if it hurts.',
   'walk.upbeat': 'The upbeat belongs to what follows: no gap after it.',
+  'walk.dotted':
+    'Do not shorten the dotted {note}: {before, select, short {the shift waits for its end} other {the short note keeps its place, then comes the shift}}.',
   'walk.slur': '{rising, select, yes {Hammer {to} on} other {Pull off from {from} to {to}}}, {string}.',
   'walk.return': 'As {several, select, yes {} other {}}{bars}.',
   'walk.brief.positions': '{count, plural, =1 {Position {list}} other {Positions {list}}}.',

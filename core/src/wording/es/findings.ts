@@ -33,6 +33,8 @@ export const FINDINGS_ES: Readonly<Record<keyof typeof FINDINGS_EN, string>> = {
     '{place}: la mano va de la posición {from} a la {to} ({mm, number, ::precision-integer} mm) en {ms, number, ::precision-integer group-off} ms sin nada en que apoyarse; es probable un hueco antes de {pitch}.',
   'finding.upbeat-torn':
     '{place}: un cambio de posición separa la anacrusa de su tiempo fuerte; tome la anacrusa ya en la posición nueva.',
+  'finding.dotted-shrinks':
+    '{place}: la mano se mueve {before, select, short {entre {pitch} con puntillo y su nota corta} other {justo después de la nota corta de {pitch} con puntillo}}; el ritmo tiende a encogerse.',
   'finding.lower-on-higher-string':
     '{place}: {pitch} es más grave que la nota anterior, pero está en una cuerda más aguda; aquí se suele tropezar.',
   'finding.finger-needed-twice':

@@ -70,6 +70,8 @@ export const WALK_ES: Readonly<Record<keyof typeof WALK_EN, string>> = {
   'walk.reserve': 'Guardar {finger} libre hasta {until}: lo necesita el acorde.',
   'walk.tiring': 'La cejilla en el traste {fret} es larga: descansar antes de que canse, y parar si duele.',
   'walk.upbeat': 'La anacrusa pertenece a lo que sigue: sin corte después.',
+  'walk.dotted':
+    'No acortar {note} con puntillo: {before, select, short {el cambio espera a que termine} other {la nota corta cae en su sitio y luego viene el cambio}}.',
   'walk.slur':
     '{rising, select, yes {Ligado ascendente con {to}} other {Ligado descendente de {from} a {to}}}, {string}.',
   'walk.return': 'Como {several, select, yes {los} other {el}} {bars}.',

@@ -59,6 +59,7 @@ const STEP_OF_FINDING: Readonly<Record<FindingCode, WorkStep>> = {
   'stopped-for-open': 'left',
   'gap-at-shift': 'shifts',
   'upbeat-torn': 'shifts',
+  'dotted-shrinks': 'shifts',
   'jump-not-made': 'shifts',
   'pluck-lock-not-kept': 'right',
   'school-not-kept': 'right',
