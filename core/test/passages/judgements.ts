@@ -26,7 +26,7 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
   'down the first string to the open E': both(
     'Ours shifts once and ends in position V on ②; the list comes down to first position.',
   ),
-  'triad of A minor': both('A3 with 3, which lets C3 go, or with 2, which lets E3 go.'),
+  'triad of A minor': both('Ours lets the whole chord ring with 4 on ⑤; a player in a hurry hops with 2.'),
   'D minor over F': both('Ours spares the barre with four fingers; most teachers lay the barre.'),
   'high notes after a rest': both('Ours lies in position V from the start and needs no shift.'),
   'bells of G and A': accepted('E4 stopped by 4 is no bell; the open string is meant.'),
@@ -55,6 +55,7 @@ const REPORTED: Readonly<Record<string, Judgement>> = {
   'A falls to F over A2 and D3': both('Position V to the end, with F4 on ②, or down ① to first position.'),
   'rings: a rocking bass in C': both('The hand a fret lower, with 2 on C3.'),
   'triad of D minor': both('4 on D4 while 3 stays on F3, or 3 hops and F3 stops.'),
+  'G7, broken in the bass': both('4 on F3 while 3 stays on G2.'),
   'octaves of G, broken': accepted('A3 with 3 keeps 2 for B2, which has time enough.'),
   'A augmented': accepted('Three fingers are clearer than a small barre of 1; the price is nearly the same.'),
   'C D E on ②': both('E4 open at the top of the line, or stopped for its colour.'),

@@ -66,6 +66,9 @@ describe('ringing', () => {
     const ends = until.map((end) => end / score.ticksPerQuarter);
     expect(ends.slice(0, 4)).toEqual([2, 2, 2, 2]);
     expect(ends.slice(4, 8)).toEqual([4, 4, 4, 4]);
+    // Higher notes of one chord bring no new bass.
+    expect(lasting('E3/8 B3/8 G4/8 E4/8 B4/8 G4/8 E4/4').slice(0, 3)).toEqual([4, 3.5, 3]);
+    expect(lasting('C3/8 G3/8 E4/8 C4/8 G4/8 E5/8 C4/4').slice(0, 3)).toEqual([4, 3.5, 3]);
     // Over one bass all of them are one chord.
     expect(lasting('A2/8 E3/8 A3/8 C4/8 A2/8 E3/8 A3/8 E4/8')[0]).toBe(4);
   });

@@ -18,6 +18,12 @@ const previousIn = (voices: readonly Line[]): Previous =>
     ),
   );
 
+/** Whether a pitch comes as a new bass under those of a chord: it has not been there, and at most one of them lies lower. */
+const takesTheBass = (pitch: number, chord: readonly number[]): boolean => {
+  const lower = new Set(chord.filter((each) => each <= pitch));
+  return !lower.has(pitch) && lower.size <= 1;
+};
+
 /**
  * When the bass under a sound changes within its bar, in ticks; Infinity when it does not. A bass is a lower note of
  * another voice; where no voice lies below, the foot of its own voice in the middle of the bar, where harmony changes
@@ -36,7 +42,10 @@ const bassChange = (sound: Sound, inBar: readonly Sound[], previous: Previous, m
     return (
       bass.midi < (previous.get(bass)?.midi ?? 0) &&
       bass.midi < (next?.midi ?? Infinity) &&
-      own.every(({ midi, onset }) => onset >= middle || midi !== bass.midi)
+      takesTheBass(
+        bass.midi,
+        own.filter(({ onset }) => onset < middle).map(({ midi }) => midi),
+      )
     );
   };
   const change = inBar.find(
@@ -47,15 +56,16 @@ const bassChange = (sound: Sound, inBar: readonly Sound[], previous: Previous, m
 };
 
 /**
- * When the harmony changes as a broken chord follows another, in ticks: with the next one whose foot the chord of the sound
- * does not have; Infinity when it does not.
+ * When the harmony changes as a broken chord follows another, in ticks: with the next one that brings a new bass; Infinity when
+ * it does not.
  */
 const chordChange = (sound: Sound, chords: readonly Line[]): number => {
   const own = chords.findIndex((chord) => chord.some((struck) => struck.includes(sound)));
-  const pitches = new Set<number>(chords[own]?.flatMap((struck) => struck.map(({ midi }) => midi)));
+  const pitchesOf = (chord: Line): readonly number[] =>
+    chord.flatMap((struck) => struck.map(({ midi }) => midi));
   const next = chords
     .slice(own + 1)
-    .find((chord) => !pitches.has(Math.min(...chord.map(([lowest]) => lowest!.midi))));
+    .find((chord) => takesTheBass(Math.min(...pitchesOf(chord)), pitchesOf(chords[own]!)));
   return next?.[0]![0]!.onset ?? Infinity;
 };
 
