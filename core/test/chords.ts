@@ -117,6 +117,7 @@ export const rankFingerings = (
     end: new Float64Array(struck.length).fill(1),
     ring: new Float64Array(struck.length).fill(1),
     broken: new Uint8Array(struck.length),
+    struckBefore: new Int32Array(struck.length).fill(-1),
     rest: new Float64Array(struck.length).fill(1),
     slurredFrom: new Int32Array(struck.length).fill(-1),
     slides: new Uint8Array(struck.length),

@@ -63,6 +63,26 @@ describe('what lies, lies', () => {
     expect(frets.filter((fret) => fret > 12)).toHaveLength(1);
   });
 
+  it('a broken chord has each of its notes in one place, in whatever order they come', () => {
+    // F sharp and A both lie on ① in position II: going to V for each A would cost the bass.
+    const notes = ['F#2', 'D4', 'F#4', 'A4'];
+    for (const order of [
+      [0, 1, 2, 3, 2, 1, 0, 1],
+      [0, 3, 2, 1, 0, 3, 2, 1],
+      [0, 2, 1, 3, 2, 1, 3, 2],
+      [0, 2, 1, 3, 0, 2, 1, 3],
+    ]) {
+      const bar = order.map((place) => `${notes[place]}/8`).join(' ');
+      const { left } = planVoices([`${bar} | ${bar}`]);
+      const places = new Map<number, Set<string>>();
+      left.sounds.forEach(({ midi }, sound) => {
+        const { string, fret } = left.choices[sound]!;
+        places.set(midi, (places.get(midi) ?? new Set()).add(`${string}/${fret}`));
+      });
+      for (const each of places.values()) expect(each.size).toBe(1);
+    }
+  });
+
   it('the hand does not leave a chord in the middle of its pattern to go nearer the nut', () => {
     // Diminished chords up the neck: an open B would take the hand from I to IV between two notes of one chord.
     const climb = ['B2/8 F3/8 G#3/8 D4/8 D3/8 G#3/8 B3/8 F4/8 | F3/8 B3/8 D4/8 G#4/8 G#3/8 D4/8 F4/8 B4/8'];

@@ -287,6 +287,11 @@ export const LEFT_COST_RULES = {
     'per note',
     'two neighbouring notes of a broken chord on one string stop each other: the last resort, about as dear as a shift; our own value',
   ),
+  stopAgain: rule(
+    0.45,
+    'factor',
+    'where a note comes back to the string on which it was before the chord has been stopped already; our own value',
+  ),
   liftBroken: rule(
     4,
     'per moment',

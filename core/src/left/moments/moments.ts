@@ -168,6 +168,7 @@ export const momentsOf = (
     end,
     ring,
     broken: brokenOf(piece, rules),
+    struckBefore: piece.ringing.struckBefore,
     rest: restingTimes(sounds, slices, piece.ringing.broken, score.ticksPerQuarter),
     slurredFrom: piece.slurredFrom,
     slides: piece.slides,

@@ -85,6 +85,8 @@ export interface Ringing {
   readonly until: readonly number[];
   /** By sound: 1 where it belongs to a broken chord with a plain pattern. */
   readonly broken: Uint8Array;
+  /** By sound: the one that struck its pitch before in its broken chord, −1 for none. */
+  readonly struckBefore: Int32Array;
 }
 
 /**
@@ -101,6 +103,7 @@ export const inferRinging = (
   isLetRing: (sound: Sound) => boolean = () => false,
 ): Ringing => {
   const broken = new Uint8Array(sounds.length);
+  const struckBefore = new Int32Array(sounds.length).fill(-1);
   const until = sounds.map((sound) => sound.end);
   const byBar = bars.map((): Sound[] => []);
   for (const sound of sounds) if (!sound.grace) byBar[sound.bar]!.push(sound);
@@ -109,7 +112,10 @@ export const inferRinging = (
     const { start, length } = bars[index]!;
     const previous = previousIn(lines.map(({ line }) => line));
     for (const { line, cell, chords, hasStep, isPlain } of lines) {
+      const last = new Map<number, number>();
       for (const sound of cell.flat()) {
+        struckBefore[sound.index] = last.get(sound.midi) ?? -1;
+        last.set(sound.midi, sound.index);
         if (isPlain) broken[sound.index] = 1;
         const closer = inBar.find(
           (other) =>
@@ -133,5 +139,5 @@ export const inferRinging = (
   });
   for (const sound of sounds)
     if (!sound.grace && isLetRing(sound)) until[sound.index] = ringsToBarEnd(sound, bars);
-  return { until, broken };
+  return { until, broken, struckBefore };
 };

@@ -7,6 +7,8 @@ export interface SoundTables {
   readonly ring: Float64Array;
   /** 1 where it belongs to a broken chord whose pattern is plain: it should ring over its neighbours. */
   readonly broken: Uint8Array;
+  /** The one that struck its pitch before in its broken chord, in the bar; −1 for none. */
+  readonly struckBefore: Int32Array;
   /** Until when its finger may rest in silence where it lies. */
   readonly rest: Float64Array;
   /** Sound slurred or slid from, −1 for none. */

@@ -174,6 +174,19 @@ export class KeptBeside {
     this.isLow = options.highestFret[option]! <= FIRST_POSITION_FRET;
   }
 
+  /** Whether what is struck comes back to where it was in its broken chord: it does not sound elsewhere still. */
+  private comesBack(state: number): boolean {
+    const { leaving, moment } = this;
+    return moment.struck.every((sound) => {
+      const before = leaving.sounds.struckBefore[sound]!;
+      if (before < 0) return false;
+      // Only what sounds is the same in all states that share this frame.
+      for (let rest = leaving.sounding[state]!; rest !== 0; rest &= rest - 1)
+        if (slotSound(leaving.slot[state * STRINGS + lowestIndex(rest)]!) === before) return false;
+      return true;
+    });
+  }
+
   /** Takes up what stays down: its fingers, its open strings, and what it costs to lift the rest. */
   private keep(state: number, kept: number, ledger?: Ledger): void {
     const { costs, leaving, option, options } = this;
@@ -196,11 +209,11 @@ export class KeptBeside {
         const isNeighbour = ((leaving.justStruck[state]! >> k) & 1) === 1;
         const first = isPatterned ? costs.liftBroken : costs.liftRinging;
         const amount = isStopped
-          ? isNeighbour
-            ? costs.stopRinging
-            : leaving.finger[base + k] === 0
-              ? costs.stopOpenLater
-              : costs.stopRingingLater
+          ? (isNeighbour
+              ? costs.stopRinging
+              : leaving.finger[base + k] === 0
+                ? costs.stopOpenLater
+                : costs.stopRingingLater) * (this.comesBack(state) ? costs.stopAgain : 1)
           : lifted === 0
             ? first
             : costs.liftRingingMore;

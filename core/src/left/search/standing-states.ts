@@ -50,7 +50,7 @@ export class StandingStates {
   /** Whether any struck sound continues a line or a slur. */
   hasVoices = false;
 
-  private readonly sounds: SoundTables;
+  readonly sounds: SoundTables;
 
   constructor(sounds: SoundTables) {
     this.sounds = sounds;
