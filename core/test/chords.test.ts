@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { STANDARD_GUITAR } from '../src/instrument/guitar.ts';
-import { leftCosts } from '../src/left/hand/costs.ts';
+import { leftCosts } from '../src/left/hand/schools.ts';
 import { handOf } from '../src/left/hand/hand.ts';
 import { chordShapes, judgeChord, rankFingerings, TUNING_KEYS } from './chords.ts';
 

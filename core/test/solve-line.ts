@@ -3,7 +3,7 @@ import loadHighs, { type Highs } from 'highs';
 import { EMPTY_FINGERING, type Fingering } from '../src/fingering/fingering.ts';
 import type { RuleId } from '../src/fingering/rules.ts';
 import { STANDARD_GUITAR } from '../src/instrument/guitar.ts';
-import { leftCosts } from '../src/left/hand/costs.ts';
+import { leftCosts } from '../src/left/hand/schools.ts';
 import { handOf, neckTables } from '../src/left/hand/hand.ts';
 import type { LeftSetup } from '../src/left/left-plan.ts';
 import { planLeft } from '../src/left/plan-left.ts';

@@ -6,7 +6,8 @@ import { millimetres, SCALE_LENGTHS, STANDARD_GUITAR } from '../instrument/guita
 import { clockOf } from '../score/clock.ts';
 import { exampleScore } from '../testing/planning.ts';
 import { LEFT_SCHOOLS, type HandSize, type LeftWeight } from '../fingering/vocabulary.ts';
-import { LEFT_COST_RULES, LEFT_WEIGHTS, leftCosts } from './hand/costs.ts';
+import { LEFT_COST_RULES } from './hand/costs.ts';
+import { LEFT_WEIGHTS, leftCosts } from './hand/schools.ts';
 import { HAND_SIZES, handOf, measuredHand, neckTables } from './hand/hand.ts';
 import { planLeft } from './plan-left.ts';
 import type { LeftSetup } from './left-plan.ts';

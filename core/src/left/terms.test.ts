@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { planAs, planVoices } from '../testing/planning.ts';
 import type { LeftSchool } from '../fingering/vocabulary.ts';
-import { leftCosts, type LeftTerm } from './hand/costs.ts';
+import type { LeftTerm } from './hand/costs.ts';
+import { leftCosts } from './hand/schools.ts';
 
 const costs = leftCosts('balanced');
 

@@ -3,7 +3,8 @@ import { EMPTY_FINGERING } from '../fingering/fingering.ts';
 import type { RuleId } from '../fingering/rules.ts';
 import { planPiece } from '../plan/plan.ts';
 import { exampleScore, planAs, planVoices } from '../testing/planning.ts';
-import { leftCosts, type LeftTerm } from './hand/costs.ts';
+import type { LeftTerm } from './hand/costs.ts';
+import { leftCosts } from './hand/schools.ts';
 import { handOf } from './hand/hand.ts';
 
 const costs = leftCosts('balanced');

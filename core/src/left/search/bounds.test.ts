@@ -6,7 +6,7 @@ import { clockOf } from '../../score/clock.ts';
 import { exampleScore } from '../../testing/planning.ts';
 import { cutsHeld } from './conflicts.ts';
 import { LEFT_SCHOOLS } from '../../fingering/vocabulary.ts';
-import { leftCosts } from '../hand/costs.ts';
+import { leftCosts } from '../hand/schools.ts';
 import { handOf, neckTables } from '../hand/hand.ts';
 import { momentsOf } from '../moments/moments.ts';
 import { planLeft, type SolvedLeft } from '../plan-left.ts';
