@@ -293,7 +293,7 @@ export const LEFT_COST_RULES = {
   liftBroken: rule(
     4,
     'per moment',
-    'the hand leaves a broken chord in the middle of its pattern: it had rather shifted between two chords; our own value',
+    'the hand leaves a broken chord in the middle of its pattern: it should have shifted between two chords; our own value',
   ),
   liftRinging: rule(1.2, 'per moment', 'a note of the arpeggio stops ringing; our own value'),
   liftRingingMore: rule(

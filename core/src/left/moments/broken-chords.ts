@@ -41,7 +41,9 @@ const isBroken = (before: Struck, after: Struck): boolean =>
   (before.length === 1 || after.length === 1) &&
   before.every((one) => after.every((other) => Math.abs(one.midi - other.midi) >= CHORD_LEAP));
 
-const pitchesOf = (line: Line): readonly number[] => line.flatMap((struck) => struck.map(({ midi }) => midi));
+/** All pitches of a line, in the order of time. */
+export const pitchesOf = (line: Line): readonly number[] =>
+  line.flatMap((struck) => struck.map(({ midi }) => midi));
 
 /**
  * Whether a line goes up from its lowest note through one wide chord, of which two notes lie a step apart, as a seventh below

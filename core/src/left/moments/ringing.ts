@@ -1,6 +1,6 @@
 import type { Bar } from '../../score/score.ts';
 import type { Sound } from '../../score/sounds.ts';
-import { brokenChords, CHORD_LEAP, type Line } from './broken-chords.ts';
+import { brokenChords, CHORD_LEAP, pitchesOf, type Line } from './broken-chords.ts';
 
 /** The end of the bar in which a sound is struck, or its own end when it is held over; in ticks. */
 export const ringsToBarEnd = (sound: Sound, bars: readonly Bar[]): number => {
@@ -61,8 +61,6 @@ const bassChange = (sound: Sound, inBar: readonly Sound[], previous: Previous, m
  */
 const chordChange = (sound: Sound, chords: readonly Line[]): number => {
   const own = chords.findIndex((chord) => chord.some((struck) => struck.includes(sound)));
-  const pitchesOf = (chord: Line): readonly number[] =>
-    chord.flatMap((struck) => struck.map(({ midi }) => midi));
   const next = chords
     .slice(own + 1)
     .find((chord) => takesTheBass(Math.min(...pitchesOf(chord)), pitchesOf(chords[own]!)));

@@ -315,6 +315,10 @@
     line-height: 1.4;
   }
   @media screen {
+    /* While pages are written the paper lies there in its own size, also on a phone. */
+    .sheet {
+      overflow-x: clip;
+    }
     .sheet :global(.page-start) {
       margin-top: 57px;
       padding-top: 57px;
