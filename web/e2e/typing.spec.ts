@@ -47,6 +47,14 @@ test('a piece is typed, seen as music, corrected where it says so, and made into
   await expect(field).toHaveValue(/e2 \^G/);
   await field.fill((await field.inputValue()).replace('c3 |]', 'c2 d |]'));
   await expect(page.getByText('3 bars, 10 notes. Ready.')).toBeVisible();
+  // Opened again, what was typed is there, what the piece says can be looked at, and nothing typed is lost by it.
+  await page.reload();
+  await expect(field).toHaveValue(/c2 d \|\]/);
+  await page.getByRole('button', { name: 'Show what the piece says' }).click();
+  await expect(field).toHaveValue(/c3 \|\]/);
+  await page.getByRole('button', { name: 'Back to what you typed' }).click();
+  await expect(field).toHaveValue(/c2 d \|\]/);
+  await expect(page.getByText('3 bars, 10 notes. Ready.')).toBeVisible();
   await page.getByRole('button', { name: 'Correct the piece' }).click();
   await expect(page).toHaveURL(/\/pieces\/[^/]+(\/[^/]+)?$/);
   await expect(page.locator('[data-finger-of]')).toHaveCount(10);
