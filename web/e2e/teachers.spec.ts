@@ -21,9 +21,8 @@ test('a version for a student is planned for their hand, compared, renamed, dele
   await page.locator('select[name="student"]').selectOption({ label: name });
   await page.getByRole('button', { name: 'Make it' }).click();
   const version = page.getByRole('link', { name: `For ${name}`, exact: true });
-  if (!(await page.getByRole('heading', { name: /^Versions of/ }).isVisible()))
-    await page.locator('a[href$="/versions"]').click();
-  await version.click();
+  // What was made is opened.
+  await expect(page).toHaveURL(/\/pieces\/[^/]+\/(?!versions)[^/]+$/);
 
   // What was decided came along, and the hand is the student's.
   await expect(page.locator('[data-complete="true"]')).toBeVisible();
