@@ -27,6 +27,9 @@ export interface Guitar {
   readonly frets: number;
 }
 
+/** The lowest string that is heard as a treble: ③. */
+export const LAST_TREBLE = 3;
+
 export const STANDARD_GUITAR: Guitar = {
   tuning: STANDARD_TUNING,
   capo: 0,

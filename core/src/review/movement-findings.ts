@@ -1,3 +1,4 @@
+import { LAST_TREBLE } from '../instrument/guitar.ts';
 import { spanOf, neckTables } from '../left/hand/hand.ts';
 import type { LeftPlan } from '../left/left-plan.ts';
 import type { PitchSpelling } from '../music/pitch.ts';
@@ -7,6 +8,7 @@ import { THUMB } from '../right/events/ranks.ts';
 import type { Barre } from '../technique/barres.ts';
 import type { Damping } from '../technique/damping.ts';
 import { barLabel } from '../score/score.ts';
+import type { Sound } from '../score/sounds.ts';
 import type { Jump } from '../technique/jumps.ts';
 import type { Shift } from '../technique/shifts.ts';
 import { checkSlurs } from '../technique/slurs.ts';
@@ -79,32 +81,44 @@ const shiftFindings = ({ score, left }: Performance, shifts: readonly Shift[]): 
 /** How many times as long as the short note of a dotted rhythm the long one is: dotted once, or twice. */
 const DOTTED_RATIOS: readonly number[] = [3, 7];
 
-/** Dotted notes before whose short note, or right after it, the hand moves with nothing to ride on. */
+/** Whether a note is the long one of a dotted rhythm and the other the short one. */
+const isDotted = (long: Sound | undefined, short: Sound | undefined): boolean =>
+  long !== undefined &&
+  short !== undefined &&
+  DOTTED_RATIOS.includes((long.end - long.onset) / (short.end - short.onset));
+
+/** Shifts with nothing to ride on before the short note of a dotted rhythm, or right after it. */
 const dottedFindings = ({ left }: Performance, shifts: readonly Shift[]): readonly SoundFinding[] => {
-  const hasty = new Set(
-    shifts
-      .filter(({ rides, window }) => rides === 'none' && window <= FINDING_LIMITS.dotted)
-      .map(({ onset }) => onset),
-  );
-  return left.sounds.flatMap(({ index: sound, onset, end, voice }): SoundFinding[] => {
-    const short = left.sounds.find((each) => each.voice === voice && each.onset === end && !each.grace);
-    if (!short || !DOTTED_RATIOS.includes((end - onset) / (short.end - short.onset))) return [];
-    const before = hasty.has(short.onset) ? 'short' : hasty.has(short.end) ? 'next' : undefined;
-    return before ? [{ sound, code: 'dotted-shrinks', values: { pitch: pitchOf(left, sound), before } }] : [];
+  const hasty = shifts.filter(({ rides, window }) => rides === 'none' && window <= FINDING_LIMITS.dotted);
+  if (hasty.length === 0) return [];
+  const ending = new Map(left.sounds.map((sound) => [`${sound.voice}@${sound.end}`, sound]));
+  const beginning = new Map(left.sounds.map((sound) => [`${sound.voice}@${sound.onset}`, sound]));
+  const voices = [...new Set(left.sounds.map(({ voice }) => voice))];
+  return hasty.flatMap(({ onset, slice }): SoundFinding[] => {
+    const found = voices.flatMap((voice): { long: Sound; before: 'short' | 'next' }[] => {
+      const last = ending.get(`${voice}@${onset}`);
+      if (!last) return [];
+      if (isDotted(last, beginning.get(`${voice}@${onset}`))) return [{ long: last, before: 'short' }];
+      const long = ending.get(`${voice}@${last.onset}`);
+      return long && isDotted(long, last) ? [{ long, before: 'next' }] : [];
+    })[0];
+    if (!found) return [];
+    const values = { pitch: pitchOf(left, found.long.index), before: found.before };
+    return [{ sound: left.hands[slice]!.slice.struck[0]!, code: 'dotted-shrinks', values }];
   });
 };
 
-/** The thinnest strings, which the fingers pluck: the thumb goes from string to string as it likes. */
-const TREBLES = 3;
-
-/** A later note that is lower but lies on a higher string of the trebles: players stumble there. */
+/**
+ * A later note that is lower but lies on a higher string of the trebles, which the fingers pluck: players stumble there. The thumb
+ * goes from string to string as it likes.
+ */
 const stumbles = (left: LeftPlan): readonly SoundFinding[] =>
   left.sounds.flatMap(({ index: sound, midi }): SoundFinding[] => {
     const before = left.piece.lineFrom[sound]!;
     const [from, to] = [left.choices[before], left.choices[sound]];
     if (before < 0 || !from || !to || midi >= left.sounds[before]!.midi || to.string >= from.string)
       return [];
-    if (to.string > TREBLES) return [];
+    if (to.string > LAST_TREBLE) return [];
     return [{ sound, code: 'lower-on-higher-string', values: { pitch: pitchOf(left, sound) } }];
   });
 

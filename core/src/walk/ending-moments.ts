@@ -6,15 +6,15 @@ import type { Moment } from './moment.ts';
 const SHORTEST_REST = 1;
 
 /** When a note stops sounding in the hand, in ticks: where it lies no more, or where it is written to end. */
-const endsAt = ({ left }: Plan, sound: number): number => {
-  const { end, onset } = left.sounds[sound]!;
-  const gone = left.hands.find(
-    ({ slice, lying }) =>
-      slice.onset > onset &&
-      slice.onset < end &&
-      !lying.some((each) => each.sound === sound && each.sounding),
-  );
-  return gone?.slice.onset ?? end;
+const endsAt = ({ left, score }: Plan, sound: number): number => {
+  const { end, head } = left.sounds[sound]!;
+  const struck = left.piece.sliceOf.get(score.notes[head]!.id)!;
+  for (let index = struck + 1; index < left.hands.length; index += 1) {
+    const { slice, lying } = left.hands[index]!;
+    if (slice.onset >= end) return end;
+    if (!lying.some((each) => each.sound === sound && each.sounding)) return slice.onset;
+  }
+  return end;
 };
 
 /** Notes that end before their time is over: no hand could hold them, or the teacher has them short. */
@@ -26,11 +26,12 @@ export const cutMoments = (plan: Plan): readonly Moment[] => {
   );
   const isWanted = (sound: number): boolean =>
     fingering.choices.get(score.notes[left.sounds[sound]!.head]!.id)?.remedy === 'short';
+  const cut = new Set(left.cut);
   return left.sounds.flatMap(({ index, bar, onset, end }): Moment[] => {
+    if (told.has(index) || !(cut.has(index) || isWanted(index))) return [];
     const note = placedNote(plan, index);
-    const isCut = left.cut.includes(index) || isWanted(index);
     const until = endsAt(plan, index);
-    if (!note || !isCut || told.has(index) || until >= end) return [];
+    if (!note || until >= end) return [];
     return [{ kind: 'cut', bar, onset, isNeeded: true, values: { note, until, isWanted: isWanted(index) } }];
   });
 };
@@ -40,11 +41,10 @@ export const liftMoments = (plan: Plan): readonly Moment[] => {
   const { left, score } = plan;
   return left.sounds.flatMap(({ index, bar, end, voice }): Moment[] => {
     const note = placedNote(plan, index);
-    const at = score.bars.findLast(({ start }) => start <= end)!;
-    const rest = at.voices
-      .find(({ name }) => name === voice)
-      ?.events.find(({ kind, onset }) => kind === 'rest' && onset === end);
-    if (!note || note.fret === 0 || at.index !== bar || !rest) return [];
+    const rest = score.bars[bar]!.voices.find(({ name }) => name === voice)?.events.find(
+      ({ kind, onset }) => kind === 'rest' && onset === end,
+    );
+    if (!note || note.fret === 0 || !rest) return [];
     if (rest.duration < SHORTEST_REST * score.ticksPerQuarter || endsAt(plan, index) < end) return [];
     return [{ kind: 'lift', bar, onset: end, isNeeded: false, values: { note } }];
   });

@@ -1,6 +1,7 @@
 import type { Plan } from '../plan/plan.ts';
 import { FULL_BARRE_STRINGS } from '../technique/barres.ts';
 import type { GuideFinger } from '../technique/guides.ts';
+import type { Preparation } from '../technique/preparation.ts';
 import type { Moment, MomentOf, PlacedNote } from './moment.ts';
 
 /** A sound where the plan takes it; undefined where it cannot be played. */
@@ -155,6 +156,12 @@ export const settingMoments = (plan: Plan): readonly Moment[] => {
   const { left, technique } = plan;
   const blocks = new Map<number, Map<number, PlacedNote>>();
   const early: Moment[] = [];
+  const setAt = new Map<number, Preparation[]>();
+  for (const each of technique.preparations)
+    setAt.set(each.stay.from, [...(setAt.get(each.stay.from) ?? []), each]);
+  const chordAt = new Map<number, string | undefined>();
+  for (const { from, to, chord } of technique.blocks)
+    for (let slice = from; slice < to; slice += 1) if (!chordAt.has(slice)) chordAt.set(slice, chord);
   for (const { stay, sound, should, how, why } of technique.preparations) {
     const note = placedNote(plan, sound);
     if (!note || should >= stay.from) continue;
@@ -171,18 +178,22 @@ export const settingMoments = (plan: Plan): readonly Moment[] => {
       });
   }
   const set = [...blocks].map(([slice, own]): MomentOf<'block'> => {
-    for (const { stay, sound } of technique.preparations)
-      if (stay.from === slice && !own.has(stay.finger)) {
+    for (const { stay, sound } of setAt.get(slice) ?? [])
+      if (!own.has(stay.finger)) {
         const note = placedNote(plan, sound);
         if (note) own.set(note.finger, note);
       }
-    const block = technique.blocks.find(({ from, to }) => from <= slice && slice < to);
     const notes = [...own.values()]
       .filter(
         (note) => ![...own.values()].some(({ string, fret }) => string === note.string && fret > note.fret),
       )
       .sort((a, b) => b.string - a.string);
-    return { kind: 'block', ...at(plan, slice), isNeeded: false, values: { notes, chord: block?.chord } };
+    return {
+      kind: 'block',
+      ...at(plan, slice),
+      isNeeded: false,
+      values: { notes, chord: chordAt.get(slice) },
+    };
   });
   // One finger behind another on its string is no shape.
   return [...set.filter(({ values: { notes } }) => notes.length > 1), ...early];

@@ -96,7 +96,7 @@ export interface MomentValues {
   tiring: { readonly fret: number };
   upbeat: Record<never, never>;
   /** A dotted note that must not shrink, though the hand moves before its short note or right after it. */
-  dotted: { readonly note: PlacedNote; readonly before: 'short' | 'next' };
+  dotted: { readonly pitch: PitchSpelling; readonly before: 'short' | 'next' };
   slur: { readonly from: PlacedNote; readonly to: PlacedNote; readonly rising: boolean };
   /** Bars that are played as before. */
   return: { readonly to: number; readonly like: number; readonly likeTo: number };

@@ -22,7 +22,7 @@ export const troubleMoments = (plan: Plan): readonly Moment[] => {
       case 'upbeat-torn':
         return [{ kind: 'upbeat', ...where, values: {} }];
       case 'dotted-shrinks':
-        return [{ kind: 'dotted', ...where, values: { note, before: finding.values.before } }];
+        return [{ kind: 'dotted', ...where, values: finding.values }];
       case 'crossing-where-busy': {
         const event = right.events.findIndex(({ notes }) => notes.some((each) => each.sound === note.sound));
         const before = right.events[event - 1]?.notes[0]?.sound;

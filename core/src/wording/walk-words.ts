@@ -181,7 +181,7 @@ export const momentText = (wording: Wording, score: Score, moment: Moment): stri
     case 'upbeat':
       return say('walk.upbeat');
     case 'dotted':
-      return say('walk.dotted', { note: nameOf(moment.values.note.pitch), before: moment.values.before });
+      return say('walk.dotted', { note: nameOf(moment.values.pitch), before: moment.values.before });
     case 'slur': {
       const { from, to, rising } = moment.values;
       return say('walk.slur', {

@@ -1,3 +1,4 @@
+import { LAST_TREBLE } from '../../instrument/guitar.ts';
 import type { Assignment, StruckSound } from '../hand/assignments.ts';
 import { EASY_SHARE, SHAPE_SHARE, openingOf, WHOLE_SHARE } from '../hand/grip.ts';
 import { shapeCost } from '../hand/shape-costs.ts';
@@ -80,9 +81,6 @@ export interface OptionTable {
 
 /** Hand positions reach from 1 to here: tables end four frets above. */
 const LAST_POSITION = TABLE_FRETS - 4;
-
-/** The lowest string that is heard as a treble. */
-const LAST_TREBLE = 3;
 
 /**
  * Whether an open string is heard as a treble: on ① to ③, unless it is the ③ that lies as the bass under others. `place`

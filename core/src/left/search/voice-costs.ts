@@ -1,3 +1,4 @@
+import { LAST_TREBLE } from '../../instrument/guitar.ts';
 import type { LeftCosts } from '../hand/costs.ts';
 import type { SoundTables } from '../moments/sound-tables.ts';
 import type { StandingStates } from './standing-states.ts';
@@ -5,9 +6,6 @@ import type { Ledger } from './ledger.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 import { STRINGS } from '../moments/option-table.ts';
 import { HIGH_POSITION } from './struck-costs.ts';
-
-/** Strings ① to ③ sing: as indices, those below this. */
-const TREBLES = 3;
 
 /** What the voices of a moment pay for the strings they go on by, and for slurs and slides, in units of effort. */
 export const voiceCost = (
@@ -32,9 +30,11 @@ export const voiceCost = (
       const skip = costs.stringSkip + (lineSteps[index]! ? costs.stepAcross : 0);
       const amount =
         (line === string ? costs.stayOnString : costs.leaveString + skip * skipped) +
-        (lineFalls[index]! && string < line && string < TREBLES ? crossedCost(costs, secondsBefore) : 0) +
+        (lineFalls[index]! && string < line && string < LAST_TREBLE ? crossedCost(costs, secondsBefore) : 0) +
         (finger === 0 ? costs.openInLine : costs.stoppedInLine) +
-        (isAlone && finger === 0 && string < TREBLES ? openAfterHigh(costs, leaving.position[state]!) : 0);
+        (isAlone && finger === 0 && string < LAST_TREBLE
+          ? openAfterHigh(costs, leaving.position[state]!)
+          : 0);
       cost += amount;
       if (amount > 0) ledger?.('string change', sound, amount);
     }

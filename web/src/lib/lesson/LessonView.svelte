@@ -44,7 +44,6 @@
   let cards = $state.raw<readonly ShapeCard[]>([]);
   let problem = $state('');
   let paper = $state<HTMLElement>();
-  let fit = $state(1);
   let pages = $state(1);
   /** The link given last, and its picture for the printed sheet. */
   let link = $state('');
@@ -110,9 +109,11 @@
     if (!paper) return;
     const blocks = [...paper.querySelectorAll<HTMLElement>('[data-block]')];
     for (const block of blocks) block.classList.remove('page-start');
+    // On a narrow screen the paper is shown smaller than it is.
+    const shown = paper.getBoundingClientRect().width / paper.offsetWidth;
     const starts = pageStarts(
       blocks.map((block) => ({
-        height: block.getBoundingClientRect().height / fit,
+        height: block.getBoundingClientRect().height / shown,
         keepsNext: block.dataset.block === 'heading',
       })),
       size.height,
@@ -236,7 +237,6 @@
         width={size.width}
         margin={PAPER_MARGIN}
         fits={!isWriting}
-        bind:fit
         bind:element={paper}
         isComplete={isReady && isDrawn}
         language={lesson.language}

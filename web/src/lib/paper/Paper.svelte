@@ -6,7 +6,6 @@
     width,
     margin,
     fits = false,
-    fit = $bindable(1),
     element = $bindable(),
     isComplete,
     language,
@@ -19,8 +18,6 @@
     margin: number;
     /** Whether it is shown smaller where it is wider than its place; otherwise one scrolls. */
     fits?: boolean;
-    /** By how much it is shown smaller: what is measured on it is so much smaller too. */
-    fit?: number;
     element?: HTMLElement | undefined;
     isComplete: boolean;
     language?: string;
@@ -30,9 +27,7 @@
 
   let place = $state(0);
   let height = $state(0);
-  $effect(() => {
-    fit = fits && place > 0 ? Math.min(1, place / (width + 2 * margin)) : 1;
-  });
+  const fit = $derived(fits && place > 0 ? Math.min(1, place / (width + 2 * margin)) : 1);
 </script>
 
 <div class="place" bind:clientWidth={place} style:--height="{height * fit}px" class:fitted={fit < 1}>

@@ -45,7 +45,7 @@
     ),
   );
 
-  const ABOUT_A_SHIFT = new Set(['gap-at-shift', 'upbeat-torn']);
+  const ABOUT_A_SHIFT = new Set(['gap-at-shift', 'upbeat-torn', 'dotted-shrinks']);
   const shiftOf = (finding: Finding) =>
     planned.plan?.shifts.find(({ onset }) => onset === noteOf(finding)?.onset);
   const barreOf = (finding: Finding) =>
