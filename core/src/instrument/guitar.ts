@@ -27,6 +27,8 @@ export interface Guitar {
   readonly frets: number;
 }
 
+/** The highest string, which carries most tunes: ①. */
+export const FIRST_TREBLE = 1;
 /** The lowest string that is heard as a treble: ③. */
 export const LAST_TREBLE = 3;
 

@@ -3,6 +3,7 @@ import { planAs, planVoices } from '../testing/planning.ts';
 import type { LeftSchool } from '../fingering/vocabulary.ts';
 import type { LeftTerm } from './hand/costs.ts';
 import { leftCosts } from './hand/schools.ts';
+import { hasteOf, openShare } from './search/bounds.ts';
 
 const costs = leftCosts('balanced');
 
@@ -133,6 +134,13 @@ describe('what a movement of the left hand costs', () => {
       const inRest = shiftOver('F4/8 -/8 C5/8', '1:1 1:4');
       expect(onOpen).toBeLessThan(legato / 2);
       expect(inRest).toBeLessThan(legato / 2);
+    });
+
+    it('ride worse on an open string the further they go, and the less time there is', () => {
+      const share = (seconds: number, to: number) => openShare(costs, hasteOf(costs, seconds), 1, to);
+      expect(share(0.15, 6)).toBe(costs.shiftOnOpen);
+      expect(share(0.15, 10)).toBeGreaterThan(1.4 * costs.shiftOnOpen);
+      expect(share(0.4, 10)).toBeLessThan(share(0.15, 10));
     });
 
     it('ride on a barre that rests, not on one whose index plays the line', () => {

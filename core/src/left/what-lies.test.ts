@@ -93,6 +93,42 @@ describe('what lies, lies', () => {
     expect(left.terms['ringing lifted'] ?? 0).toBe(0);
   });
 
+  it('open strings under a tune up the neck ring as its chord, unless another note would stop them', () => {
+    const tune = ['E5 E5 E5 E5', 'E5 E5 D5 C5', 'B4 B4 B4 A4'];
+    const bars = tune.map((pitches) =>
+      pitches
+        .split(' ')
+        .map((pitch) => `${pitch}/8 B3/8 G3/8`)
+        .join(' '),
+    );
+    const meter = { beats: 12, beatType: 8 };
+    const voices = [bars.join(' | '), 'E2/1. | E2/1. | E2/1.'];
+    const onOpen = planPiece(exampleScore({ voices, meter, tempo: 60 })).left;
+    const under = onOpen.sounds.filter(({ midi }) => midi === 55 || midi === 59);
+    expect(under).toHaveLength(24);
+    expect(under.every(({ index }) => onOpen.choices[index]!.fret === 0)).toBe(true);
+    // B on ② would be stopped by G on the same string.
+    const bar = 'E2/8 B3/8 E4/8 G4/8 B4/8 G4/8 E4/8 B3/8';
+    const { left } = planVoices([`${bar} | ${bar}`]);
+    expect(left.choices.filter((choice) => choice!.fret === 0).map((choice) => choice!.string)).toEqual([
+      6, 6,
+    ]);
+  });
+
+  it('the notes of a seventh chord lie on four strings, though the hand has to shift for them', () => {
+    const chords = ['G2 B3 D4 G4 D4 B3', 'C3 C4 E4 G4 E4 C4', 'D3 C4 D4 F#4 D4 C4', 'G2 B3 D4 G4 D4 B3'];
+    const bars = chords.map((pitches) =>
+      pitches
+        .split(' ')
+        .map((pitch) => `${pitch}/8`)
+        .join(' '),
+    );
+    const meter = { beats: 6, beatType: 8 };
+    const { left } = planPiece(exampleScore({ voices: [bars.join(' | ')], meter, tempo: 90 }));
+    const seventh = left.choices.slice(12, 16).map((choice) => choice!.string);
+    expect(new Set(seventh).size).toBe(4);
+  });
+
   it('no step costs less than nothing, also where a note joins a shape that likes it', () => {
     const bar = 'F2/8 A3/8 C4/8 F4/8 C4/8 A3/8';
     const steps = planVoices([`${bar} | ${bar}`]).memory.left.accounts.map(({ cost }) => cost);

@@ -38,6 +38,26 @@ describe('who takes what in a texture', () => {
       );
   });
 
+  it('a pattern begins again with the finger that stands there, though the thumb alone has played between', () => {
+    const bar = ['C4', 'E4', 'C4', 'A4', 'C4', 'E4', 'C4'];
+    const next = ['D4', 'F4', 'D4', 'A4', 'D4', 'F4', 'D4'];
+    const voice = ['A2', ...bar, 'A2', ...next].map((pitch) => `${pitch}/16`).join(' ');
+    expect(rightHand(planVoices([voice]))).toBe('pimiaimipimiaimi');
+  });
+
+  it('two basses of a pattern are one sweep of the thumb', () => {
+    const cell = 'F2/16 C3/16 F3/16 Ab3/16 C4/16 Ab3/16 F3/16 C3/16';
+    expect(rightHand(planVoices([`${cell} ${cell}`]))).toBe('ppimamipppimamip');
+  });
+
+  it('a note of the tune between chords of three keeps the thumb off the trebles', () => {
+    const voices = ['E4/8 A3+C4+E4/8 A3+C4+E4/8 E4/8 A3+C4+E4/8 A3+C4+E4/8', 'A2/2.'];
+    const score = exampleScore({ voices, tempo: 90, meter: { beats: 6, beatType: 8 } });
+    const { notes } = planPiece(score);
+    const thumbs = score.notes.filter(({ index }) => notes[index]!.pluck === 'p');
+    expect(thumbs.map(({ midi }) => midi)).toEqual([45]);
+  });
+
   it('tremolo is p-a-m-i at every tempo', () => {
     for (const tempo of [20, 40, 90])
       expect(

@@ -39,7 +39,7 @@ export const LEFT_COST_RULES = {
   ),
   stretch: rule(0.02, 'per (excess in cm)²', 'spans beyond comfortable hurt more and more'),
   strain: rule(
-    25,
+    60,
     'per (share of the way to the widest span beyond strainFrom)²',
     'near the widest span nothing else can be done with the hand; our own value',
   ),
@@ -229,6 +229,11 @@ export const LEFT_COST_RULES = {
   shiftReferenceTime: rule(0.4, 's', 'time in which a shift is neither hurried nor easy'),
   shiftHurryLimit: rule(3, 'factor', 'the most that haste multiplies distance'),
   shiftOnOpen: rule(0.42, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
+  shiftOnOpenFar: rule(
+    0.06,
+    'share per position beyond five and haste',
+    'an open string in fast notes gives the hand no time for a long way; our own value',
+  ),
   shiftInRest: rule(0.48, 'factor', 'in a rest nothing is heard; our own value'),
   shiftCalm: rule(
     0.6,
@@ -276,17 +281,17 @@ export const LEFT_COST_RULES = {
     'a note of a broken chord is stopped by one that is not its neighbour; our own value',
   ),
   stopOpenLater: rule(
-    2.6,
+    3.4,
     'per note',
     'the same where an open string is stopped: a finger would have let the chord ring; our own value',
   ),
   stopRinging: rule(
-    4.5,
+    5.6,
     'per note',
     'two neighbouring notes of a broken chord on one string stop each other: the last resort, about as dear as a shift; our own value',
   ),
   stopAgain: rule(
-    0.45,
+    0.39,
     'factor',
     'where a note comes back to the string on which it was before the chord has been stopped already; our own value',
   ),

@@ -11,6 +11,9 @@ import { struckCost } from './struck-costs.ts';
 /** The most that a note which joins a ringing shape spares, in units of effort. Our own value. */
 export const SHAPE_SPARES = -1.5;
 
+/** Positions that a hand goes at one stroke however little time there is. Our own value. */
+const FAR = 5;
+
 const MAX_HURRY_HOP = 2;
 const MIN_HURRY_HOP = 0.15;
 
@@ -50,6 +53,12 @@ export const wholeShift = (
 /** The share of a shift that a guide finger leaves. */
 export const guidedShare = (costs: LeftCosts, from: number, to: number): number =>
   costs.shiftGuided + costs.shiftGuidedFar * Math.max(0, Math.abs(to - from) - 2);
+
+/** The share of a shift that is left while open strings ring; little helps them where the way is far and time short. */
+export const openShare = (costs: LeftCosts, haste: Haste, from: number, to: number): number =>
+  costs.shiftOnOpen *
+  haste.calm *
+  (1 + costs.shiftOnOpenFar * Math.max(0, Math.abs(to - from) - FAR) * haste.shift);
 
 /**
  * Bounds from below on what a step of the left hand costs, cheap enough to be asked before the step is framed. They look
@@ -149,7 +158,8 @@ export class StepBounds {
     const whole = wholeShift(costs, tables, haste, from, position);
     let share = guided ? guidedShare(costs, from, position) : ledByLine ? haste.ledByLine : haste.unguided;
     if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
-    else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);
+    else if (leaving.anyStopped[state] === 0)
+      share = Math.min(share, openShare(costs, haste, from, position));
     return placing + whole * share;
   }
 

@@ -1,5 +1,5 @@
 import { barreSet, flatShare } from './barre-costs.ts';
-import { guidedShare, wholeShift, type Haste } from './bounds.ts';
+import { guidedShare, openShare, wholeShift, type Haste } from './bounds.ts';
 import type { LeftCosts, LeftTerm } from '../hand/costs.ts';
 import { registerCost } from './height-costs.ts';
 import { slidesFlat } from './flat-index.ts';
@@ -148,7 +148,7 @@ export class Placing {
         ? haste.ledByLine
         : haste.unguided;
     if (leaving.inRest[state] === 1) share = Math.min(share, costs.shiftInRest * haste.calm);
-    else if (leaving.anyStopped[state] === 0) share = Math.min(share, costs.shiftOnOpen * haste.calm);
+    else if (leaving.anyStopped[state] === 0) share = Math.min(share, openShare(costs, haste, from, to));
     cost *= share;
     return frame.keptFingers !== 0 ? cost * costs.shiftHolding : cost;
   }

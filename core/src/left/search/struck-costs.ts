@@ -1,3 +1,4 @@
+import { FIRST_TREBLE } from '../../instrument/guitar.ts';
 import type { LeftCosts } from '../hand/costs.ts';
 import type { Ledger } from './ledger.ts';
 import { soundsAsTreble } from '../moments/option-table.ts';
@@ -6,16 +7,24 @@ import type { Moment } from '../moments/ways-at-moment.ts';
 /** Hand position from which an open treble changes the colour of a chord, or of a line. */
 export const HIGH_POSITION = 4;
 
+/** Its bit in a mask of strings. */
+const FIRST_TREBLE_BIT = 1 << (FIRST_TREBLE - 1);
+
 type StruckMoment = Pick<Moment, 'options' | 'parallel' | 'struck'>;
 
 /** Whether a struck note is stopped though an open bass string has it. */
 const isStoppedBass = ({ options }: StruckMoment, option: number, place: number): boolean =>
   options.openBasses[place]! && options.placedFinger[option * options.width + place] !== 0;
 
+/** Whether ① is among the open strings that an option strikes. */
+const strikesFirstOpen = ({ options }: StruckMoment, option: number): boolean =>
+  (options.openMask[option]! & FIRST_TREBLE_BIT) !== 0;
+
 /**
  * What strings cost that are stopped or left open against their sound, in units of effort: basses that are stopped though
  * an open string has them, but for the lower of two notes in parallel, which keeps their pair of strings; and open
- * trebles that are struck beside stopped notes high on the neck, or over a broken chord that rings there.
+ * trebles that are struck beside stopped notes high on the neck, or on ① over a broken chord that rings there: ② and ③
+ * under its tune ring on as part of the chord.
  */
 export const struckCost = (
   costs: LeftCosts,
@@ -26,7 +35,9 @@ export const struckCost = (
   ledger?: Ledger,
 ): number => {
   const { options, parallel } = moment;
-  const isHigh = position >= HIGH_POSITION && (options.fingersUsed[option] !== 0 || isOverBrokenChord);
+  const isBeside =
+    options.fingersUsed[option] !== 0 || (isOverBrokenChord && strikesFirstOpen(moment, option));
+  const isHigh = position >= HIGH_POSITION && isBeside;
   const inParallel = parallel !== undefined && isStoppedBass(moment, option, parallel.low) ? 1 : 0;
   if (ledger) enterStruck(costs, moment, option, isHigh, ledger);
   return (

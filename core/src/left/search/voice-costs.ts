@@ -1,4 +1,4 @@
-import { LAST_TREBLE } from '../../instrument/guitar.ts';
+import { FIRST_TREBLE, LAST_TREBLE } from '../../instrument/guitar.ts';
 import type { LeftCosts } from '../hand/costs.ts';
 import type { SoundTables } from '../moments/sound-tables.ts';
 import type { StandingStates } from './standing-states.ts';
@@ -32,7 +32,7 @@ export const voiceCost = (
         (line === string ? costs.stayOnString : costs.leaveString + skip * skipped) +
         (lineFalls[index]! && string < line && string < LAST_TREBLE ? crossedCost(costs, secondsBefore) : 0) +
         (finger === 0 ? costs.openInLine : costs.stoppedInLine) +
-        (isAlone && finger === 0 && string < LAST_TREBLE
+        (isAlone && finger === 0 && carriesTune(sounds, sound, string)
           ? openAfterHigh(costs, leaving.position[state]!)
           : 0);
       cost += amount;
@@ -50,6 +50,10 @@ export const voiceCost = (
   }
   return cost;
 };
+
+/** Whether a note on an open string is heard as a tune: on a treble, and on ① alone where it is of a broken chord. */
+const carriesTune = (sounds: SoundTables, sound: number, string: number): boolean =>
+  string < FIRST_TREBLE || (string < LAST_TREBLE && sounds.broken[sound] === 0);
 
 /** What a line pays that falls to a thinner treble string: the more time there is, the less. The thumb knows no crossing. */
 const crossedCost = (costs: LeftCosts, seconds: number): number =>

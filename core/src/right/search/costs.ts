@@ -18,8 +18,13 @@ export const RIGHT_COST_RULES = {
     'factor',
     'a chord that takes i, m and a takes again whichever of them has just played: the thumb is not sent to the treble for it; our own value',
   ),
+  repeatAfterFull: rule(
+    0.3,
+    'factor',
+    'after a chord that took i, m and a one of them goes on, whichever it is; our own value',
+  ),
   thumbRepeat: rule(0.12, 'factor', 'the thumb repeats more easily'),
-  thumbSweep: rule(0.15, 'factor', 'p p on two neighbouring strings toward the treble is a light sweep'),
+  thumbSweep: rule(0.08, 'factor', 'p p on two neighbouring strings toward the treble is a light sweep'),
   repeatAfterOne: rule(
     0.8,
     'per finger at full haste',

@@ -173,8 +173,7 @@ export const approachTo = (
     // Over a slow note it is taste, however busy the left hand is.
     repeatOfFinger: slow + costs.repeat * hurry * load,
     repeatAfterOne: costs.repeatAfterOne * haste(since, 0, costs.repeatAfterOneTime),
-    repeatOverThumb:
-      costs.repeatOverThumb * (costs.repeat * haste(since, costs.repeatFast, costs.repeatCalm)),
+    repeatOverThumb: costs.repeatOverThumb * costs.repeat * haste(since, costs.repeatFast, costs.repeatCalm),
     crossing:
       costs.crossing * load * Math.min(MOST_HURRY, Math.max(LEAST_HURRY, costs.crossingTime / paceBefore)),
     doubleThumb: isLine(event) && !event.mayDoubleThumb && hurry > 0 ? costs.schoolBroken : 0,
@@ -229,6 +228,7 @@ export const orderCost = (
   };
   const isBlock = isSeveral(played & ~ONLY_THUMB) && isSeveral(last & ~ONLY_THUMB);
   const takesAll = (played & ~ONLY_THUMB) === ALL_FINGERS;
+  const tookAll = (last & ~ONLY_THUMB) === ALL_FINGERS;
   const isSameDyad = isDyadAgain(notes, option, state, last);
   option.forEach((rank, index) => {
     const { string, isOverInner, isRepeated } = notes[index]!;
@@ -243,7 +243,9 @@ export const orderCost = (
             ? costs.blockRepeat
             : takesAll
               ? costs.repeatIntoFull
-              : 1
+              : tookAll
+                ? costs.repeatAfterFull
+                : 1
           : isSweep
             ? costs.thumbSweep
             : costs.thumbRepeat;
@@ -251,7 +253,11 @@ export const orderCost = (
       charge('school', index, rank === THUMB ? approach.doubleThumb : approach.schoolBroken);
     } else if (isRepeated && (lastButOne >> rank) & 1)
       charge('repeat', index, approach.repeatAfterOne * (rank === THUMB ? costs.thumbRepeat : 1));
-    else if (last === ONLY_THUMB && (lastButOne >> rank) & 1)
+    else if (
+      last === ONLY_THUMB &&
+      (lastButOne >> rank) & 1 &&
+      !keepsFrame(approach.event, notes[index]!, state, rank)
+    )
       charge('repeat', index, approach.repeatOverThumb * load);
     if (rank === THUMB && (last >> INDEX) & 1 && string < stringOf(state, INDEX))
       charge('thumb', index, costs.thumbAboveIndex);
@@ -290,6 +296,18 @@ const isCrossed = (state: RightState, standing: number, rank: number, string: nu
   }
   return false;
 };
+
+/** Whether a finger strikes again above the basses of a broken chord, where it stands: over the thumb that is its turn. */
+const keepsFrame = (
+  { isBrokenChord }: PluckEvent,
+  note: PluckedNote,
+  state: RightState,
+  rank: number,
+): boolean =>
+  isBrokenChord &&
+  note.voice !== 'bass' &&
+  note.string <= FIRST_BASS_STRING &&
+  stringOf(state, rank) === note.string;
 
 const isSeveral = (fingers: number): boolean => (fingers & (fingers - 1)) !== 0;
 
