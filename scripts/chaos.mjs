@@ -6,6 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
+  APPLICATION,
   bin,
   checkNode,
   ensurePackages,
@@ -122,7 +123,7 @@ runMain(async () => {
   const { withClient } = await import('./database.mjs');
   const { migrate } = await import('../web/database/migrate.mjs');
   const { buildApplication } = await import('../web/build.mjs');
-  const stamp = fingerprint(['core/src', 'web/src', 'web/static', 'web/package.json', 'package-lock.json']);
+  const stamp = fingerprint(APPLICATION);
   await buildApplication(stamp, (args) => runShown(bin('vite'), args, { cwd: join(ROOT, 'web') }));
   const cluster = await startCluster('chaos', `oculon_chaos_${Date.now()}`);
   await migrate(cluster.url);

@@ -69,6 +69,17 @@ export const checkNode = () => {
     throw new SetupError(`Oculon needs Node 20.19 or a later 20; this is ${process.version}.`);
 };
 
+/** What the built application is made of. */
+export const APPLICATION = [
+  'core/src',
+  'web/src',
+  'web/static',
+  'web/package.json',
+  'web/vite.config.ts',
+  'web/used-glyphs.ts',
+  'package-lock.json',
+];
+
 /** A digest of names, sizes and times of all files below some folders: changes when any of them does. */
 export const fingerprint = (folders) => {
   const hash = createHash('sha256');

@@ -1,7 +1,17 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { bin, checkNode, ensurePackages, fingerprint, ROOT, runMain, say, SetupError } from './commands.mjs';
+import {
+  APPLICATION,
+  bin,
+  checkNode,
+  ensurePackages,
+  fingerprint,
+  ROOT,
+  runMain,
+  say,
+  SetupError,
+} from './commands.mjs';
 import { end, endWithUs, runQuietly, start, throwIfInterrupted, wasInterrupted } from './processes.mjs';
 
 /** The demo's teachers, inventions: it starts signed in as the first; the second is there to be tried. */
@@ -64,7 +74,7 @@ const freePort = async (wanted, from) => {
 const build = async () => {
   const { buildApplication } = await import('../web/build.mjs');
   const { withLock } = await import('./lock.mjs');
-  const stamp = fingerprint(['core/src', 'web/src', 'web/static', 'web/package.json', 'package-lock.json']);
+  const stamp = fingerprint(APPLICATION);
   await withLock(join(ROOT, 'node_modules/.building'), () =>
     buildApplication(stamp, (args) => {
       say('Building …');

@@ -57,6 +57,12 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
       const ledgers = [...system.querySelectorAll('.engraving .vf-stavenote > path')].map((path) =>
         boxOf(path, 'ledger'),
       );
+      // Rests, accidentals, flags, dots, clefs, numbers of tuplets and endings.
+      const others = texts(
+        system,
+        '.engraving text',
+        (text) => `glyph ${wordsOf(text).codePointAt(0)!.toString(16)}`,
+      ).filter((glyph) => !glyphs.some(({ left, top }) => left === glyph.left && top === glyph.top));
       const stems = [...system.querySelectorAll('.engraving .vf-stem path')].map((path) =>
         boxOf(path, 'stem'),
       );
@@ -67,6 +73,7 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
           .filter((other) => isNear(sign, other, 0))
           .map((other) => of(sign, other)),
         ...glyphs.filter((head) => isNear(sign, head, half * 0.2)).map((head) => of(sign, head)),
+        ...others.filter((glyph) => isNear(sign, glyph, 0)).map((glyph) => of(sign, glyph)),
         ...stems.filter((stem) => isNear(sign, stem, 0)).map((stem) => of(sign, stem)),
         ...ledgers.filter((ledger) => isNear(sign, ledger, 0)).map((ledger) => of(sign, ledger)),
       ]);

@@ -1,4 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises';
+import { closeNotation } from './close-notation.ts';
+import { crowdedInk } from './ink.ts';
 import { expect, test, type Page } from './test';
 import {
   atFullSize,
@@ -182,6 +184,18 @@ for (const study of ['salt-lanterns', 'slow-ferry'])
     expect(await page.locator('.system .layer text').count()).toBeGreaterThan(100);
     expect(await touching(page)).toEqual([]);
   });
+
+test('grace notes are fingered and can be chosen, numbers of tuplets and endings are clear of all signs', async ({
+  page,
+}, testInfo) => {
+  const path = testInfo.outputPath('close.musicxml');
+  await writeFile(path, closeNotation());
+  await importStudy(page, path);
+  const pitches = closeNotation().split('<pitch>').length - 1;
+  await expect(page.locator('[data-note]')).toHaveCount(pitches);
+  await expect(page.locator('.ending-number')).toHaveText(['1.', '2.']);
+  expect(await crowdedInk(page, 0.8)).toEqual([]);
+});
 
 /** Half a staff space, less what rounding takes, in px. */
 const CLEAR = 4.5;

@@ -4,11 +4,11 @@ import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import pg from 'pg';
-import { bin, fingerprint, ROOT, runShown } from '../../scripts/commands.mjs';
+import { APPLICATION, bin, fingerprint, ROOT, runShown } from '../../scripts/commands.mjs';
 import { buildApplication } from '../build.mjs';
 
 const WEB = join(ROOT, 'web');
-const stamp = fingerprint(['core/src', 'web/src', 'web/static', 'web/package.json', 'package-lock.json']);
+const stamp = fingerprint(APPLICATION);
 await buildApplication(stamp, (args) => runShown(bin('vite'), args, { cwd: WEB }));
 
 const client = new pg.Client({ connectionString: process.env.DATABASE_URL });

@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs';
 import { writeFile } from 'node:fs/promises';
 import { generatedXml } from '../../../core/test/golden/pieces.ts';
+import { closeNotation } from '../close-notation.ts';
 import { crowdedInk } from '../ink.ts';
 import { choosingWhatIsShown, importStudy, STUDIES } from '../sheet.ts';
 import { expect, test, type Page } from '../test';
@@ -44,6 +45,16 @@ for (const study of readdirSync(STUDIES).filter((name) => name.endsWith('.musicx
     await importStudy(page, `${STUDIES}${study}`);
     expect(await crowded(page)).toEqual([]);
   });
+
+test('every sign has clear ground among tuplets, rests, grace notes and endings', async ({
+  page,
+}, testInfo) => {
+  test.setTimeout(180_000);
+  const path = testInfo.outputPath('page.musicxml');
+  await writeFile(path, closeNotation());
+  await importStudy(page, path);
+  expect(await crowded(page)).toEqual([]);
+});
 
 for (let number = 0; number < 30; number += 1)
   test(`every sign has clear ground on generated page ${number}`, async ({ page }, testInfo) => {

@@ -1,10 +1,12 @@
-import { Modifier, StringNumber, type StaveNote } from 'vexflow/core';
+import { GraceNote, Modifier, StringNumber, type StaveNote } from 'vexflow/core';
 import { BEFORE_LEDGER, isOnLedger } from './ledger.ts';
 import type { Note } from './score-types.ts';
 
 /** Room in px for a digit before a note, with its clear ground; more before accidentals and where ledger lines reach out. */
 const DIGIT = 12;
 const BEFORE_ACCIDENTAL = 3;
+/** A grace note is set nearer to what stands before it than others. */
+const BEFORE_GRACE = 5;
 
 /**
  * Keeps room for the digit that we write before a note: the engraver, which knows nothing of it, would set the note before so
@@ -25,7 +27,11 @@ class DigitRoom extends StringNumber {
 }
 
 export const keepDigitRoom = (drawn: StaveNote, notes: readonly Note[], hasAccidental: boolean): void => {
-  const room = DIGIT + (hasAccidental ? BEFORE_ACCIDENTAL : 0) + (notes.some(isOnLedger) ? BEFORE_LEDGER : 0);
+  const room =
+    DIGIT +
+    (hasAccidental ? BEFORE_ACCIDENTAL : 0) +
+    (notes.some(isOnLedger) ? BEFORE_LEDGER : 0) +
+    (drawn instanceof GraceNote ? BEFORE_GRACE : 0);
   drawn.addModifier(new DigitRoom(room), 0);
 };
 

@@ -117,4 +117,17 @@ describe('marks on a system', () => {
       geometry.heads.filter(({ note }) => (plan.notes[note]!.fret ?? 0) > 4).length / 2,
     );
   });
+
+  it('letters of heads that nearly meet stand under one another, wherever on the page', () => {
+    for (const shift of [0, 3, 6, 9, 12]) {
+      const geometry = geometryOf(0, 0);
+      const [one, other] = geometry.heads;
+      const heads = [
+        { ...one!, x: 100 + shift },
+        { ...other!, x: 105 + shift },
+      ];
+      const { plucks } = lay({ ...geometry, heads });
+      expect(new Set(plucks.map(({ y }) => y)).size).toBe(2);
+    }
+  });
 });

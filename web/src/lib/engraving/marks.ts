@@ -6,6 +6,7 @@ import {
   type PlacedMark,
   type Score,
 } from '@oculon/core';
+import { layEndings, type EndingSign } from './endings.ts';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
 import { layGuides, laySlurs, laySpans, type GuideSign, type SlurSign, type SpanSign } from './span-signs.ts';
 
@@ -28,6 +29,7 @@ export interface SystemMarks {
   readonly spans: readonly SpanSign[];
   readonly guides: readonly GuideSign[];
   readonly slurs: readonly SlurSign[];
+  readonly endings: readonly EndingSign[];
   readonly top: number;
   readonly bottom: number;
   /** Baseline of words above and of dynamics below the staff. */
@@ -60,8 +62,13 @@ const DIGIT_WIDTH = 8;
 /** How far above or below its head an accidental reaches, px. */
 const ACCIDENTAL_REACH = 16;
 const PLUCK_LINE = 13;
+/** Letters nearer to each other than this would touch: they stand under one another. */
+const PLUCK_WIDTH = 12;
 const STRING_LINE = 14;
 const ROW = 16;
+/** The line of an ending over the staff and what stands on it, and over the baseline of a row of words, px. */
+const ENDING_OVER = 16;
+const ENDING_OVER_ROW = 27;
 
 /** Digits left of their heads; where two would touch, the lower one moves aside. */
 const digitMarks = (
@@ -160,14 +167,15 @@ const pluckMarks = (
   below: number,
   isShown: (head: HeadBox) => boolean,
 ): { marks: TextMark[]; height: number } => {
-  const columns = new Map<number, HeadBox[]>();
-  for (const head of heads)
-    if (notes[head.note]!.pluck !== undefined && isShown(head)) {
-      const key = Math.round(head.x / 14);
-      columns.set(key, [...(columns.get(key) ?? []), head]);
-    }
-  const deepest = Math.max(0, ...[...columns.values()].map((column) => column.length));
-  const marks = [...columns.values()].flatMap((column) =>
+  const columns: HeadBox[][] = [];
+  for (const head of heads.toSorted((a, b) => a.x - b.x)) {
+    if (notes[head.note]!.pluck === undefined || !isShown(head)) continue;
+    const column = columns.at(-1);
+    if (column && head.x - column[0]!.x < PLUCK_WIDTH) column.push(head);
+    else columns.push([head]);
+  }
+  const deepest = Math.max(0, ...columns.map((column) => column.length));
+  const marks = columns.flatMap((column) =>
     column
       .sort((a, b) => a.y - b.y)
       .map((head, place): TextMark => ({
@@ -224,6 +232,9 @@ export const layMarks = (
   );
   const dynamicsY = bottom + 15;
   const plucks = pluckMarks(heads, notes, origin, hasDynamics ? dynamicsY + 4 : bottom + 4, isShown('pluck'));
+  const rowsEnd = hasWords ? wordsY : hasRows ? rowsTop : top;
+  const endingsY = rowsEnd - (hasWords || hasRows ? ENDING_OVER_ROW : ENDING_OVER);
+  const endings = layEndings(score, geometry, endingsY);
   return {
     fingers,
     strings,
@@ -231,7 +242,8 @@ export const layMarks = (
     spans,
     guides: layGuides(score, geometry, placed, new Map(fingers.map((mark) => [mark.note, mark]))),
     slurs: laySlurs(score, geometry, placed),
-    top: (hasWords ? wordsY : hasRows ? rowsTop : top) - 14,
+    endings,
+    top: endings.length > 0 ? endingsY - 6 : rowsEnd - 14,
     bottom: (hasDynamics ? dynamicsY + 4 : bottom + 4) + plucks.height + 10,
     wordsY,
     dynamicsY,

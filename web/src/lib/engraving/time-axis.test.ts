@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
+import { closeNotation } from '../../../e2e/close-notation.ts';
 import type { SystemGeometry } from './geometry.ts';
 import { timeAxis } from './time-axis.ts';
 
@@ -124,5 +125,19 @@ describe('the axis of a system', () => {
       undefined,
     ]);
     expect([axis.onsetAt(-50), axis.onsetAt(900)]).toEqual([axis.from, axis.until]);
+  });
+
+  it('does not stand on grace notes, which come before the moment that they belong to', () => {
+    const read = readMusicXml(closeNotation());
+    if (!read.ok) throw new Error(read.error.code);
+    const { score } = read.value;
+    const grace = score.notes.find((note) => note.grace)!;
+    const main = score.notes.find(({ grace: isGrace, onset }) => !isGrace && onset === grace.onset)!;
+    const geometry = drawn(score, grace.bar, [300], 0);
+    const at = geometry.heads.find(({ note }) => note === main.index)!;
+    const heads = geometry.heads.map((head) =>
+      head.note === grace.index ? { ...head, x: at.x - 20 } : head,
+    );
+    expect(timeAxis(score, { ...geometry, heads }).xAt(grace.onset)).toBeCloseTo(at.x + at.width / 2);
   });
 });

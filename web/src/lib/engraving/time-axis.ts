@@ -27,11 +27,12 @@ interface BarStops {
   readonly stops: readonly Stop[];
 }
 
-/** Places of the noteheads, one for each onset: the head furthest left, as displaced ones stand beside it. */
+/** Places of the noteheads but grace notes, one for each onset: the head furthest left, as displaced ones stand beside it. */
 const stopsOfHeads = (score: Score, { heads }: SystemGeometry): ReadonlyMap<number, number> => {
   const stops = new Map<number, number>();
   for (const { note, x, width } of heads) {
-    const { onset } = score.notes[note]!;
+    const { grace, onset } = score.notes[note]!;
+    if (grace) continue;
     stops.set(onset, Math.min(stops.get(onset) ?? Infinity, x + width / 2));
   }
   return stops;

@@ -1,44 +1,11 @@
-import {
-  Accidental,
-  Beam,
-  Dot,
-  Fraction,
-  GhostNote,
-  GraceNote,
-  GraceNoteGroup,
-  Articulation,
-  StaveNote,
-  Tuplet,
-  Voice,
-} from 'vexflow/core';
+import { Articulation, Beam, Dot, Fraction, GhostNote, StaveNote, Voice } from 'vexflow/core';
 import { accidentalsOf, pulse } from '@oculon/core';
 import { keepDigitRoom } from './digit-room.ts';
-import type { Bar, BarVoice, NoteIndex, NoteType, Score, VoiceEvent } from './score-types.ts';
-
-/** Accidentals as VexFlow names them, by the alteration in semitones. */
-const ACCIDENTALS: Readonly<Record<number, string>> = { [-2]: 'bb', [-1]: 'b', 0: 'n', 1: '#', 2: '##' };
-
-/** One voice of a bar as VexFlow draws it. */
-export interface DrawnVoice {
-  readonly voice: Voice;
-  readonly beams: readonly Beam[];
-  readonly tuplets: readonly Tuplet[];
-  readonly notes: readonly { readonly event: VoiceEvent; readonly drawn: StaveNote }[];
-}
-
-const DURATIONS: Readonly<Record<NoteType, string>> = {
-  maxima: '1/2',
-  long: '1/2',
-  breve: '1/2',
-  whole: 'w',
-  half: 'h',
-  quarter: 'q',
-  eighth: '8',
-  '16th': '16',
-  '32nd': '32',
-  '64th': '64',
-  '128th': '128',
-};
+import type { DrawnEvent, DrawnVoice } from './drawn-voice.ts';
+import { addGraceNotes } from './grace-notes.ts';
+import type { Bar, BarVoice, NoteIndex, Score, VoiceEvent } from './score-types.ts';
+import { tupletsOf } from './tuplets.ts';
+import { addAccidentals, DURATIONS, keyOf } from './vexflow-names.ts';
 
 /** Note types from long to short with their length in quarters, for filling invisible space. */
 const FILLERS: readonly (readonly [string, number])[] = [
@@ -63,11 +30,6 @@ const ARTICULATIONS: Readonly<Record<string, string>> = {
 const MAX_BEAM_SLOPE = 0.12;
 /** Rests of two voices keep out of each other's way. */
 const REST_LINES = { only: 'b/4', upper: 'a/5', lower: 'e/4' } as const;
-
-const keyOf = (score: Score, index: NoteIndex): string => {
-  const { step, alter, octave } = score.notes[index]!.written;
-  return `${step.toLowerCase()}${alter > 0 ? '#'.repeat(alter) : 'b'.repeat(-alter)}/${octave}`;
-};
 
 type Part = 'only' | 'upper' | 'lower';
 
@@ -107,10 +69,7 @@ const makeNote = (
     ...(stem === undefined ? { autoStem: true } : { stemDirection: stem }),
     ...(event.wholeBarRest && { alignCenter: true }),
   });
-  event.notes.forEach((index, place) => {
-    const alter = accidentals.get(index);
-    if (alter !== undefined) note.addModifier(new Accidental(ACCIDENTALS[alter]!), place);
-  });
+  addAccidentals(note, event, accidentals);
   if (event.notes.length > 0)
     keepDigitRoom(
       note,
@@ -130,50 +89,7 @@ const makeNote = (
   return note;
 };
 
-const makeGraceGroup = (
-  score: Score,
-  events: readonly VoiceEvent[],
-  accidentals: ReadonlyMap<NoteIndex, number>,
-): GraceNoteGroup => {
-  const notes = events.map((event) => {
-    const note = new GraceNote({
-      keys: event.notes.map((index) => keyOf(score, index)),
-      duration: DURATIONS[event.type],
-      slash: events.length === 1,
-    });
-    event.notes.forEach((index, place) => {
-      const alter = accidentals.get(index);
-      if (alter !== undefined) note.addModifier(new Accidental(ACCIDENTALS[alter]!), place);
-    });
-    return note;
-  });
-  const group = new GraceNoteGroup(notes, false);
-  return notes.length > 1 ? group.beamNotes() : group;
-};
-
-/** Runs of events that form one tuplet: as marked, else filled up to a whole number of its normal notes. */
-const tupletRuns = (
-  entries: readonly { event: VoiceEvent; drawn: StaveNote }[],
-): { notes: StaveNote[]; actual: number; normal: number }[] => {
-  const runs: { notes: StaveNote[]; actual: number; normal: number }[] = [];
-  let run: { notes: StaveNote[]; actual: number; normal: number; ticks: number; full: number } | undefined;
-  for (const { event, drawn } of entries) {
-    if (!event.ratio || event.grace) {
-      run = undefined;
-      continue;
-    }
-    const { actual, normal } = event.ratio;
-    if (!run || run.actual !== actual || run.normal !== normal || event.tuplet === 'start')
-      run = { notes: [], actual, normal, ticks: 0, full: event.duration * actual };
-    if (run.notes.length === 0) runs.push(run);
-    run.notes.push(drawn);
-    run.ticks += event.duration;
-    if (event.tuplet === 'stop' || run.ticks >= run.full - 1e-6) run = undefined;
-  }
-  return runs;
-};
-
-const writtenBeams = (entries: readonly { event: VoiceEvent; drawn: StaveNote }[]): StaveNote[][] => {
+const writtenBeams = (entries: readonly DrawnEvent[]): StaveNote[][] => {
   const groups: StaveNote[][] = [];
   let group: StaveNote[] | undefined;
   for (const { event, drawn } of entries) {
@@ -207,11 +123,12 @@ const drawVoice = (
   filled: Filled,
 ): DrawnVoice => {
   const tickables: (StaveNote | GhostNote)[] = [];
-  const notes: { event: VoiceEvent; drawn: StaveNote }[] = [];
-  let graces: VoiceEvent[] = [];
+  const notes: DrawnEvent[] = [];
+  const graces: DrawnEvent[] = [];
+  let leading: VoiceEvent[] = [];
   for (const event of source.events) {
     if (event.grace) {
-      graces.push(event);
+      leading.push(event);
       continue;
     }
     if (event.kind === 'space') {
@@ -221,17 +138,15 @@ const drawVoice = (
       continue;
     }
     const drawn = makeNote(score, event, part, accidentals);
-    if (graces.length > 0) {
-      drawn.addModifier(makeGraceGroup(score, graces, accidentals), 0);
-      graces = [];
+    if (leading.length > 0) {
+      graces.push(...addGraceNotes(score, drawn, leading, accidentals));
+      leading = [];
     }
     tickables.push(drawn);
     notes.push({ event, drawn });
   }
-  const tuplets = tupletRuns(notes).map(
-    ({ notes: members, actual, normal }) =>
-      new Tuplet(members, { numNotes: actual, notesOccupied: normal, bracketed: false }),
-  );
+  // Before the beams: a tuplet tells its notes how long they are.
+  const tuplets = tupletsOf(notes);
   const stems = part === 'only' ? {} : { stemDirection: part === 'upper' ? 1 : -1 };
   const written = writtenBeams(notes);
   const beat = pulse(bar.meter, score.ticksPerQuarter) / score.ticksPerQuarter;
@@ -254,7 +169,7 @@ const drawVoice = (
     Voice.Mode.SOFT,
   );
   voice.addTickables(tickables);
-  return { voice, beams, tuplets, notes };
+  return { voice, beams, tuplets, notes, graces };
 };
 
 /** The voices of a bar, ready to be formatted; stems part where two voices share the staff. */

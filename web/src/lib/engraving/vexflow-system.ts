@@ -1,19 +1,22 @@
 import {
   Barline,
   Formatter,
+  Metrics,
+  MetricsDefaults,
   Renderer,
   Stave,
   StaveTie,
-  VexFlow,
-  VoltaType,
   type StaveNote,
   type SVGContext,
 } from 'vexflow/core';
 import { meterText } from '@oculon/core';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
+import { numberOf, withNumbers } from './tuplets.ts';
 import type { Bar, NoteIndex, Score } from './score-types.ts';
 import { digitRoomOf } from './digit-room.ts';
-import { drawVoices, type DrawnVoice } from './vexflow-notes.ts';
+import { graceRoomOf } from './grace-notes.ts';
+import type { DrawnVoice } from './drawn-voice.ts';
+import { drawVoices } from './vexflow-notes.ts';
 
 const KEY_NAMES = [
   'Cb',
@@ -41,7 +44,11 @@ const AFTER_BARLINE = 7;
 /** Where every system is drawn before its height is known. */
 const DRAWN_AT = 100;
 
-export const useMusicFonts = (): void => VexFlow.setFonts('Oculon Music', 'Bravura', 'Academico');
+/** Says in which fonts music and its words are set, first to last. (`VexFlow.setFonts` would bring every part of VexFlow along.) */
+export const useMusicFonts = (): void => {
+  MetricsDefaults.fontFamily = "'Oculon Music', Bravura, 'Source Serif 4 Variable'";
+  Metrics.clear();
+};
 
 const addHeader = (stave: Stave, bar: Bar, isFirstOfPiece: boolean, isFirstOfSystem: boolean): void => {
   if (isFirstOfSystem) stave.addClef('treble', 'default', '8vb');
@@ -66,18 +73,6 @@ const setBarlines = (stave: Stave, bar: Bar): void => {
   if (bar.repeatEnd) stave.setEndBarType(Barline.type.REPEAT_END);
   else if (bar.barline === 'double') stave.setEndBarType(Barline.type.DOUBLE);
   else if (bar.barline === 'final') stave.setEndBarType(Barline.type.END);
-  if (bar.ending) {
-    const { starts, stops, numbers } = bar.ending;
-    const type =
-      starts && stops
-        ? VoltaType.BEGIN_END
-        : starts
-          ? VoltaType.BEGIN
-          : stops
-            ? VoltaType.END
-            : VoltaType.MID;
-    stave.setVoltaType(type, `${numbers}.`, 0);
-  }
 };
 
 const headBoxes = ({
@@ -88,7 +83,8 @@ const headBoxes = ({
   drawn: StaveNote;
 }): HeadBox[] => {
   const { modLeftPx, leftDisplacedHeadPx } = drawn.getMetrics();
-  const left = drawn.getAbsoluteX() - modLeftPx - leftDisplacedHeadPx + digitRoomOf(drawn);
+  const left =
+    drawn.getAbsoluteX() - modLeftPx - leftDisplacedHeadPx + graceRoomOf(drawn) + digitRoomOf(drawn);
   const ys = drawn.getYs();
   const hasStem = drawn.hasStem() && drawn.getStem() !== undefined;
   const { topY, baseY } = hasStem
@@ -155,6 +151,7 @@ export const drawSystem = async (
 
   let x = 0;
   const heads: HeadBox[] = [];
+  const inks: { readonly top: number; readonly bottom: number }[] = [];
   const bars: { index: number; x: number; width: number; musicStart: number }[] = [];
   const places = new Map<NoteIndex, { drawn: StaveNote; at: number }>();
   let staffTop = 0;
@@ -174,11 +171,16 @@ export const drawSystem = async (
       for (const beam of beams) beam.setContext(context).drawWithStyle();
       for (const tuplet of tuplets) tuplet.setContext(context).drawWithStyle();
     }
-    for (const { notes } of drawn)
+    for (const { graces, notes, tuplets } of drawn) {
+      const numbers = tuplets.map(numberOf);
+      inks.push(...numbers);
       for (const entry of notes) {
         entry.event.notes.forEach((note, at) => places.set(note, { drawn: entry.drawn, at }));
-        if (entry.event.kind === 'notes') heads.push(...headBoxes(entry));
+        if (entry.event.kind === 'notes')
+          heads.push(...headBoxes(entry).map((head) => withNumbers(head, numbers)));
       }
+      heads.push(...graces.flatMap(headBoxes));
+    }
     bars.push({ index: bar.index, x, width, musicStart: stave.getNoteStartX() });
     staffTop = stave.getYForLine(0);
     staffBottom = stave.getYForLine(4);
@@ -194,8 +196,8 @@ export const drawSystem = async (
     width: total,
     staffTop,
     staffBottom,
-    inkTop: Math.min(staffTop - 12, ...heads.map((head) => head.top)),
-    inkBottom: Math.max(staffBottom + 8, ...heads.map((head) => head.bottom)),
+    inkTop: Math.min(staffTop - 12, ...[...heads, ...inks].map(({ top }) => top)),
+    inkBottom: Math.max(staffBottom + 8, ...[...heads, ...inks].map(({ bottom }) => bottom)),
     heads,
     bars,
   };

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { pitchLabel, type ChoicePreview, type NotePlan, type Score } from '@oculon/core';
+  import Endings from './Endings.svelte';
   import PreviewLayer from './PreviewLayer.svelte';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import type { SystemMarks } from '../engraving/marks.ts';
@@ -125,7 +126,7 @@
   {/if}
   {#each geometry.bars as bar, index (bar.index)}
     {#if index === 0 && bar.index > 0}
-      <text class="bar-number" x={bar.x + 2} y={geometry.staffTop - 8}>{score.bars[bar.index]!.number}</text>
+      <text class="bar-number" x={bar.x + 2} y={geometry.staffTop - 16}>{score.bars[bar.index]!.number}</text>
     {/if}
   {/each}
   {#each geometry.bars.filter(({ index }) => letters?.has(index)) as bar (bar.index)}
@@ -153,6 +154,7 @@
       >
     {/if}
   {/each}
+  <Endings endings={marks.endings} />
   {#each marks.slurs as slur, index (index)}
     <path class="slur {slur.by}" d={slur.path} data-mark={slur.id} />
   {/each}
