@@ -1,10 +1,12 @@
 import { GraceNote, Modifier, StringNumber, type StaveNote } from 'vexflow/core';
-import { BEFORE_LEDGER, isOnLedger } from './ledger.ts';
+import { BEFORE_LEDGER, hasSecond, isOnLedger } from './staff-lines.ts';
 import type { Note } from './score-types.ts';
 
 /** Room in px for a digit before a note, with its clear ground; more before accidentals and where ledger lines reach out. */
 const DIGIT = 12;
 const BEFORE_ACCIDENTAL = 3;
+/** A second digit beside the first. */
+const BESIDE_DIGIT = 8;
 /** A grace note is set nearer to what stands before it than others. */
 const BEFORE_GRACE = 5;
 
@@ -31,8 +33,14 @@ export const keepDigitRoom = (drawn: StaveNote, notes: readonly Note[], hasAccid
     DIGIT +
     (hasAccidental ? BEFORE_ACCIDENTAL : 0) +
     (notes.some(isOnLedger) ? BEFORE_LEDGER : 0) +
+    (hasSecond(notes) ? BESIDE_DIGIT : 0) +
     (drawn instanceof GraceNote ? BEFORE_GRACE : 0);
   drawn.addModifier(new DigitRoom(room), 0);
+};
+
+/** Keeps more room for the digit of a note. */
+export const widenDigitRoom = (drawn: StaveNote, by: number): void => {
+  for (const each of drawn.getModifiers()) if (each instanceof DigitRoom) each.setWidth(each.getWidth() + by);
 };
 
 /** How much of what stands before a note, in whichever voice, is room for digits; in px. */

@@ -8,6 +8,7 @@ if (!read.ok) throw new Error(read.error.code);
 const { score } = read.value;
 
 const WIDTH = 100;
+const LAST = score.bars.length - 1;
 const lay = (of: Score, first: number, last: number) =>
   layEndings(
     of,
@@ -32,24 +33,26 @@ const lay = (of: Score, first: number, last: number) =>
 
 describe('endings', () => {
   it('stand over their bars with their numbers, and apart', () => {
-    const signs = lay(score, 5, 7);
+    const signs = lay(score, LAST - 2, LAST);
     expect(signs.map(({ text, closes }) => [text, closes])).toEqual([
       ['1.', true],
       ['2.', true],
     ]);
     expect(signs[0]!.x).toBeGreaterThan(WIDTH);
     expect(signs[0]!.until).toBeLessThan(signs[1]!.x);
-    expect(lay(score, 0, 5)).toEqual([]);
+    expect(lay(score, 0, LAST - 2)).toEqual([]);
   });
 
   it('go on over several bars and systems as one bracket without another number', () => {
     const bars = score.bars.map((bar, index) =>
-      index >= 4 ? { ...bar, ending: { numbers: '1', starts: index === 4, stops: index === 7 } } : bar,
+      index >= 4 ? { ...bar, ending: { numbers: '1', starts: index === 4, stops: index === LAST } } : bar,
     );
     const long = { ...score, bars };
     expect(lay(long, 3, 5)).toEqual([
       { x: WIDTH + 2, until: 3 * WIDTH - 2, y: 50, text: '1.', closes: false },
     ]);
-    expect(lay(long, 6, 7)).toEqual([{ x: 2, until: 2 * WIDTH - 2, y: 50, text: '', closes: true }]);
+    expect(lay(long, LAST - 1, LAST)).toEqual([
+      { x: 2, until: 2 * WIDTH - 2, y: 50, text: '', closes: true },
+    ]);
   });
 });

@@ -42,6 +42,10 @@ describe('widths', () => {
     const [first, , , fourth] = dance.bars;
     expect(naturalWidth(dance, dance.bars[7]!)).toBeGreaterThanOrEqual(90);
     expect(naturalWidth(dance, first!)).toBeGreaterThan(naturalWidth(dance, fourth!));
+    const inAnotherKey = { ...first!, index: 4, key: 4, keyChange: true, meterChange: true };
+    expect(naturalWidth(dance, inAnotherKey)).toBeGreaterThan(
+      naturalWidth(dance, { ...first!, index: 4 }) + 50,
+    );
     const tremolo = study('moth-hour');
     expect(naturalWidth(tremolo, tremolo.bars[0]!)).toBeGreaterThan(2 * naturalWidth(dance, first!));
   });

@@ -1,11 +1,13 @@
 import { GraceNote, GraceNoteGroup, type StaveNote } from 'vexflow/core';
-import { keepDigitRoom } from './digit-room.ts';
+import { keepDigitRoom, widenDigitRoom } from './digit-room.ts';
 import type { DrawnEvent } from './drawn-voice.ts';
 import type { NoteIndex, Score, VoiceEvent } from './score-types.ts';
 import { addAccidentals, DURATIONS, keyOf } from './vexflow-names.ts';
 
 /** What the engraver leaves between grace notes and what follows them, in px. */
 const AFTER_GROUP = 4;
+/** The digit of the note that they lead to stands clear of their heads: more room for it, in px. */
+const BEFORE_MAIN = 4;
 
 /** Sets grace notes before the note that they lead to; one alone is struck through. */
 export const addGraceNotes = (
@@ -32,6 +34,7 @@ export const addGraceNotes = (
     graces.map(({ drawn }) => drawn),
     false,
   );
+  widenDigitRoom(main, BEFORE_MAIN);
   main.addModifier(graces.length > 1 ? group.beamNotes() : group, 0);
   return graces;
 };

@@ -130,4 +130,17 @@ describe('marks on a system', () => {
       expect(new Set(plucks.map(({ y }) => y)).size).toBe(2);
     }
   });
+
+  it('strings of one moment stand beyond the stems of all voices; a bass without a stem has its own below', () => {
+    const geometry = geometryOf(0, 0);
+    const [one, other] = geometry.heads;
+    const heads: readonly HeadBox[] = [
+      { ...one!, x: 100, y: 110, top: 105, bottom: 145, stem: 'down' },
+      { ...other!, x: 103, y: 150, top: 145, bottom: 158, stem: 'none' },
+    ];
+    const { strings } = lay({ ...geometry, heads }, planned, true);
+    expect(strings).toHaveLength(2);
+    for (const { y } of strings) expect(y).toBeGreaterThan(158);
+    expect(strings[0]!.y).not.toBe(strings[1]!.y);
+  });
 });

@@ -6,8 +6,10 @@ import {
   type PlacedMark,
   type Score,
 } from '@oculon/core';
+import { hasWordsOver } from './directions.ts';
 import { layEndings, type EndingSign } from './endings.ts';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
+import { laySlides, type SlideSign } from './slides.ts';
 import { layGuides, laySlurs, laySpans, type GuideSign, type SlurSign, type SpanSign } from './span-signs.ts';
 
 /** Who decided a mark: decides its look, never by colour alone. */
@@ -30,6 +32,7 @@ export interface SystemMarks {
   readonly guides: readonly GuideSign[];
   readonly slurs: readonly SlurSign[];
   readonly endings: readonly EndingSign[];
+  readonly slides: readonly SlideSign[];
   readonly top: number;
   readonly bottom: number;
   /** Baseline of words above and of dynamics below the staff. */
@@ -65,6 +68,8 @@ const PLUCK_LINE = 13;
 /** Letters nearer to each other than this would touch: they stand under one another. */
 const PLUCK_WIDTH = 12;
 const STRING_LINE = 14;
+/** Strings of heads nearer to each other than this stand over one another. */
+const STRING_WIDTH = 12;
 const ROW = 16;
 /** The line of an ending over the staff and what stands on it, and over the baseline of a row of words, px. */
 const ENDING_OVER = 16;
@@ -134,6 +139,17 @@ const goesOnAlong = (score: Score, heads: readonly HeadBox[], notes: readonly No
   return goesOn;
 };
 
+/** Heads in columns from left to right: those of one lie nearer to each other than `width`. */
+const columnsOf = (heads: readonly HeadBox[], width: number): readonly (readonly HeadBox[])[] => {
+  const columns: HeadBox[][] = [];
+  for (const head of heads.toSorted((a, b) => a.x - b.x)) {
+    const column = columns.at(-1);
+    if (column && head.x - column[0]!.x < width) column.push(head);
+    else columns.push([head]);
+  }
+  return columns;
+};
+
 const stringMarks = (
   score: Score,
   heads: readonly HeadBox[],
@@ -141,22 +157,34 @@ const stringMarks = (
   origin: Origins,
   everyString: boolean,
 ): TextMark[] => {
-  const stacked = new Map<string, number>();
   const goesOn = goesOnAlong(score, heads, notes);
-  return heads
-    .toSorted((a, b) => b.y - a.y)
-    .flatMap((head): TextMark[] => {
-      const note = notes[head.note]!;
-      if (note.string === undefined || note.tied) return [];
-      const by = origin(head.note, 'string');
-      if (!everyString && (!showsString(note, by) || (by === 'planned' && goesOn.has(head.note)))) return [];
-      const below = head.stem === 'down';
-      const key = `${Math.round(head.x / 12)}${below ? 'b' : 'a'}`;
-      const rank = stacked.get(key) ?? 0;
-      stacked.set(key, rank + 1);
-      const y = below ? head.bottom + STRING_LINE * (rank + 1) - 2 : head.top - 5 - STRING_LINE * rank;
-      return [{ note: head.note, x: head.x + head.width / 2, y, text: stringSign(note.string), origin: by }];
+  // A note without a stem that lies under others is their bass.
+  const standsBelow = ({ stem, x, y }: HeadBox): boolean =>
+    stem === 'down' ||
+    (stem === 'none' && heads.some((other) => other.y < y && Math.abs(other.x - x) < STRING_WIDTH));
+  return [true, false].flatMap((isBelow) => {
+    const own = heads.filter((head) => standsBelow(head) === isBelow);
+    return columnsOf(own, STRING_WIDTH).flatMap((column) => {
+      // Strings of all voices of a column stand beyond the last of its stems.
+      const top = Math.min(...column.map((head) => head.top));
+      const bottom = Math.max(...column.map((head) => head.bottom));
+      let rank = 0;
+      return column
+        .toSorted((a, b) => b.y - a.y)
+        .flatMap((head): TextMark[] => {
+          const note = notes[head.note]!;
+          if (note.string === undefined || note.tied) return [];
+          const by = origin(head.note, 'string');
+          if (!everyString && (!showsString(note, by) || (by === 'planned' && goesOn.has(head.note))))
+            return [];
+          const y = isBelow ? bottom + STRING_LINE * (rank + 1) - 2 : top - 5 - STRING_LINE * rank;
+          rank += 1;
+          return [
+            { note: head.note, x: head.x + head.width / 2, y, text: stringSign(note.string), origin: by },
+          ];
+        });
     });
+  });
 };
 
 /** p i m a in columns below the system: the lowest string at the bottom. */
@@ -167,17 +195,12 @@ const pluckMarks = (
   below: number,
   isShown: (head: HeadBox) => boolean,
 ): { marks: TextMark[]; height: number } => {
-  const columns: HeadBox[][] = [];
-  for (const head of heads.toSorted((a, b) => a.x - b.x)) {
-    if (notes[head.note]!.pluck === undefined || !isShown(head)) continue;
-    const column = columns.at(-1);
-    if (column && head.x - column[0]!.x < PLUCK_WIDTH) column.push(head);
-    else columns.push([head]);
-  }
+  const plucked = heads.filter((head) => notes[head.note]!.pluck !== undefined && isShown(head));
+  const columns = columnsOf(plucked, PLUCK_WIDTH);
   const deepest = Math.max(0, ...columns.map((column) => column.length));
   const marks = columns.flatMap((column) =>
     column
-      .sort((a, b) => a.y - b.y)
+      .toSorted((a, b) => a.y - b.y)
       .map((head, place): TextMark => ({
         note: head.note,
         x: head.x + head.width / 2,
@@ -187,11 +210,6 @@ const pluckMarks = (
       })),
   );
   return { marks, height: deepest * PLUCK_LINE };
-};
-
-const overlaps = (score: Score, geometry: SystemGeometry): { start: number; end: number } => {
-  const last = score.bars[geometry.last]!;
-  return { start: score.bars[geometry.first]!.start, end: last.start + last.length };
 };
 
 /** Lays all marks of one system out around its ink, in rows that do not touch. */
@@ -208,7 +226,6 @@ export const layMarks = (
   },
 ): SystemMarks => {
   const { heads } = geometry;
-  const { start, end } = overlaps(score, geometry);
   const { written, everyString } = options;
   const isShown =
     (field: keyof MarksAt) =>
@@ -223,24 +240,24 @@ export const layMarks = (
 
   const { spans, top: rowsTop } = laySpans(score, geometry, notes, placed, top - 8);
   const hasRows = spans.length > 0;
-  const hasWords = score.directions.some(
-    (each) => each.kind !== 'dynamics' && each.onset >= start && each.onset < end,
-  );
+  const hasWords = hasWordsOver(score, geometry);
   const wordsY = hasRows ? rowsTop - ROW : top - 6;
   const hasDynamics = score.directions.some(
-    (each) => each.kind === 'dynamics' && each.onset >= start && each.onset < end,
+    ({ bar, kind }) => kind === 'dynamics' && bar >= geometry.first && bar <= geometry.last,
   );
   const dynamicsY = bottom + 15;
   const plucks = pluckMarks(heads, notes, origin, hasDynamics ? dynamicsY + 4 : bottom + 4, isShown('pluck'));
   const rowsEnd = hasWords ? wordsY : hasRows ? rowsTop : top;
   const endingsY = rowsEnd - (hasWords || hasRows ? ENDING_OVER_ROW : ENDING_OVER);
   const endings = layEndings(score, geometry, endingsY);
+  const digits = new Map(fingers.map((mark) => [mark.note, mark]));
   return {
     fingers,
     strings,
     plucks: plucks.marks,
     spans,
-    guides: layGuides(score, geometry, placed, new Map(fingers.map((mark) => [mark.note, mark]))),
+    guides: layGuides(score, geometry, placed, digits),
+    slides: laySlides(score, geometry, digits),
     slurs: laySlurs(score, geometry, placed),
     endings,
     top: endings.length > 0 ? endingsY - 6 : rowsEnd - 14,

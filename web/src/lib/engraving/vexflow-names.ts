@@ -19,10 +19,12 @@ export const DURATIONS: Readonly<Record<NoteType, string>> = {
   '128th': '128',
 };
 
-/** A pitch as VexFlow names it. */
+/** A pitch as VexFlow names it; harmonics have diamonds for heads. */
 export const keyOf = (score: Score, index: NoteIndex): string => {
-  const { step, alter, octave } = score.notes[index]!.written;
-  return `${step.toLowerCase()}${alter > 0 ? '#'.repeat(alter) : 'b'.repeat(-alter)}/${octave}`;
+  const { harmonic, written } = score.notes[index]!;
+  const { step, alter, octave } = written;
+  const diamond = harmonic ? '/h' : '';
+  return `${step.toLowerCase()}${alter > 0 ? '#'.repeat(alter) : 'b'.repeat(-alter)}/${octave}${diamond}`;
 };
 
 /** Writes the accidentals of an event beside its heads. */

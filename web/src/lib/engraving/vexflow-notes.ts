@@ -1,4 +1,14 @@
-import { Articulation, Beam, Dot, Fraction, GhostNote, StaveNote, Voice } from 'vexflow/core';
+import {
+  Articulation,
+  Beam,
+  Dot,
+  Fraction,
+  GhostNote,
+  Ornament,
+  StaveNote,
+  Stroke,
+  Voice,
+} from 'vexflow/core';
 import { accidentalsOf, pulse } from '@oculon/core';
 import { keepDigitRoom } from './digit-room.ts';
 import type { DrawnEvent, DrawnVoice } from './drawn-voice.ts';
@@ -25,6 +35,15 @@ const ARTICULATIONS: Readonly<Record<string, string>> = {
   accent: 'a>',
   'strong-accent': 'a^',
   staccatissimo: 'av',
+};
+
+/** Ornaments we print, by their MusicXML names: what MusicXML calls a mordent has a stroke. */
+const ORNAMENTS: Readonly<Record<string, string>> = {
+  'trill-mark': 'tr',
+  mordent: 'mordentInverted',
+  'inverted-mordent': 'mordent',
+  turn: 'turn',
+  'inverted-turn': 'turnInverted',
 };
 
 const MAX_BEAM_SLOPE = 0.12;
@@ -85,6 +104,12 @@ const makeNote = (
     if (glyph)
       note.addModifier(new Articulation(glyph).setPosition(note.getStemDirection() === -1 ? 3 : 4), 0);
   }
+  for (const sign of new Set(event.notes.flatMap((index) => score.notes[index]!.ornaments))) {
+    const glyph = ORNAMENTS[sign];
+    if (glyph) note.addModifier(new Ornament(glyph), 0);
+  }
+  if (event.notes.length > 1 && event.notes.some((index) => score.notes[index]!.arpeggiated))
+    note.addStroke(0, new Stroke(Stroke.Type.ARPEGGIO_DIRECTIONLESS, { allVoices: false }));
   if (event.fermata) note.addModifier(new Articulation('a@a').setPosition(3), 0);
   return note;
 };

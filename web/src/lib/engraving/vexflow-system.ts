@@ -1,8 +1,10 @@
 import {
+  Articulation,
   Barline,
   Formatter,
   Metrics,
   MetricsDefaults,
+  Ornament,
   Renderer,
   Stave,
   StaveTie,
@@ -90,8 +92,23 @@ const headBoxes = ({
   const { topY, baseY } = hasStem
     ? drawn.getStemExtents()
     : { topY: Math.min(...ys), baseY: Math.max(...ys) };
-  const top = Math.min(topY, baseY, ...ys) - 5;
-  const bottom = Math.max(topY, baseY, ...ys) + 5;
+  const signs = drawn
+    .getModifiers()
+    .filter((each) => each instanceof Articulation || each instanceof Ornament)
+    .map((each) => each.getBoundingBox());
+  const round = hasStem ? 5 : 8;
+  const top = Math.min(
+    topY - round,
+    baseY - round,
+    ...ys.map((y) => y - round),
+    ...signs.map((each) => each.getY()),
+  );
+  const bottom = Math.max(
+    topY + round,
+    baseY + round,
+    ...ys.map((y) => y + round),
+    ...signs.map((each) => each.getY() + each.getH()),
+  );
   const stem = hasStem ? (drawn.getStemDirection() === 1 ? 'up' : 'down') : 'none';
   return event.notes.map((note, index) => {
     const head = drawn.noteHeads[index]!;
@@ -166,6 +183,8 @@ export const drawSystem = async (
     stave.setContext(context).drawWithStyle();
     const drawn = drawVoices(score, bar);
     formatBar(drawn, stave);
+    // A rolled chord asks where the notes of the other voices lie.
+    for (const { voice } of drawn) for (const each of voice.getTickables()) each.setStave(stave);
     for (const { voice } of drawn) voice.draw(context, stave);
     for (const { beams, tuplets } of drawn) {
       for (const beam of beams) beam.setContext(context).drawWithStyle();

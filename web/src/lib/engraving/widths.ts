@@ -1,5 +1,5 @@
 import { accidentalsOf } from '@oculon/core';
-import { BEFORE_LEDGER, isOnLedger } from './ledger.ts';
+import { BEFORE_LEDGER, hasSecond, isOnLedger } from './staff-lines.ts';
 import type { Bar, Score } from './score-types.ts';
 
 /** Room in px that a moment takes before the next one: the shortest printed length decides. */
@@ -9,10 +9,20 @@ const ROOM_PER_HALVING = 6;
 const LEAST_ROOM = 32;
 /** An accidental, and the clear ground before it. */
 const ACCIDENTAL = 14;
-const GRACE = 14;
+/** Accidentals of one chord stand beside one another. */
+const FURTHER_ACCIDENTAL = 7;
+/** A head beside its neighbour and the second digit; the wave before a rolled chord. */
+const SECOND = 28;
+const ROLL = 12;
+/** A small head with its digit. */
+const GRACE = 30;
 /** Bar line and the space around it; signs of repetition. */
 const BAR_EXTRA = 33;
 const REPEAT_EXTRA = 20;
+/** A key or a meter that changes within the piece, each with the space after it. */
+const KEY_ROOM = 14;
+const KEY_SIGN = 10;
+const METER_ROOM = 32;
 const NARROWEST_BAR = 90;
 
 /**
@@ -30,16 +40,21 @@ export const naturalWidth = (score: Score, bar: Bar): number => {
   const room = onsets.reduce((sum, onset, index) => {
     const quarters = ((onsets[index + 1] ?? end) - onset) / score.ticksPerQuarter;
     const struck = events.filter((event) => event.onset === onset).flatMap((event) => event.notes);
-    const hasAccidental = struck.some((note) => accidentals.has(note));
-    const hasLedger = struck.some((note) => isOnLedger(score.notes[note]!));
+    const altered = struck.filter((note) => accidentals.has(note)).length;
+    const notes = struck.map((note) => score.notes[note]!);
     return (
       sum +
       Math.max(LEAST_ROOM, ROOM_FOR_QUARTER + ROOM_PER_HALVING * Math.log2(Math.max(quarters, 1 / 64))) +
-      (hasAccidental ? ACCIDENTAL : 0) +
-      (hasLedger ? BEFORE_LEDGER : 0)
+      (altered > 0 ? ACCIDENTAL + FURTHER_ACCIDENTAL * (altered - 1) : 0) +
+      (notes.some(isOnLedger) ? BEFORE_LEDGER : 0) +
+      (hasSecond(notes) ? SECOND : 0) +
+      (notes.length > 1 && notes.some(({ arpeggiated }) => arpeggiated) ? ROLL : 0)
     );
   }, 0);
   const graces = events.filter((event) => event.grace).length * GRACE;
+  const isChange = bar.index > 0;
+  const key = isChange && bar.keyChange ? KEY_ROOM + KEY_SIGN * Math.abs(bar.key) : 0;
+  const meter = isChange && bar.meterChange ? METER_ROOM : 0;
   const repeats = (bar.repeatStart ? REPEAT_EXTRA : 0) + (bar.repeatEnd ? REPEAT_EXTRA : 0);
-  return Math.max(NARROWEST_BAR, room + graces + BAR_EXTRA) + repeats;
+  return Math.max(NARROWEST_BAR, room + graces + BAR_EXTRA) + repeats + key + meter;
 };

@@ -2,6 +2,7 @@
   import { pitchLabel, type ChoicePreview, type NotePlan, type Score } from '@oculon/core';
   import Endings from './Endings.svelte';
   import PreviewLayer from './PreviewLayer.svelte';
+  import { layDirections } from '../engraving/directions.ts';
   import type { SystemGeometry } from '../engraving/geometry.ts';
   import type { SystemMarks } from '../engraving/marks.ts';
   import type { SignRows } from '../engraving/sign-rows.ts';
@@ -69,26 +70,8 @@
     const x = Math.min(...inside.map(({ left }) => left)) - 14;
     return { x, width: Math.max(...inside.map((head) => head.x + head.width)) + 5 - x };
   });
-  const bounds = $derived.by(() => {
-    const last = score.bars[geometry.last]!;
-    return { start: score.bars[geometry.first]!.start, end: last.start + last.length };
-  });
   const directions = $derived(
-    score.directions
-      .filter((each) => !hiddenWords.has(`${each.onset} ${each.text}`))
-      .filter((each) => each.onset >= bounds.start && each.onset < bounds.end)
-      .map((each) => {
-        const heads = geometry.heads.filter((head) => score.notes[head.note]!.onset >= each.onset);
-        const x = heads.length > 0 ? Math.min(...heads.map((head) => head.x)) : geometry.width - 40;
-        return { ...each, x };
-      })
-      // The same sign of two voices is printed once.
-      .filter(
-        (each, index, all) =>
-          all.findIndex(
-            (other) => other.x === each.x && other.kind === each.kind && other.text === each.text,
-          ) === index,
-      ),
+    layDirections(score, geometry, ({ onset, text }) => hiddenWords.has(`${onset} ${text}`)),
   );
   const tempo = (text: string) =>
     text
@@ -147,14 +130,19 @@
     {#if direction.kind === 'dynamics'}
       <text class="dynamics" x={direction.x} y={marks.dynamicsY}>{direction.text}</text>
     {:else if direction.kind === 'tempo'}
-      <text class="tempo" x={geometry.bars[0]!.x + 6} y={marks.wordsY}>{tempo(direction.text)}</text>
+      <text class="tempo" x={direction.x} y={marks.wordsY}>{tempo(direction.text)}</text>
+    {:else if direction.kind === 'sign'}
+      <text class="jump" x={direction.x} y={marks.wordsY}>{direction.text}</text>
     {:else}
-      <text class="words" x={direction.x + (direction.onset === 0 ? 26 : 0)} y={marks.wordsY}
+      <text class="words" text-anchor={direction.atEnd ? 'end' : 'start'} x={direction.x} y={marks.wordsY}
         >{direction.text}</text
       >
     {/if}
   {/each}
   <Endings endings={marks.endings} />
+  {#each marks.slides as { from, to }, index (index)}
+    <path class="slide" d="M{from[0]} {from[1]} L{to[0]} {to[1]}" />
+  {/each}
   {#each marks.slurs as slur, index (index)}
     <path class="slur {slur.by}" d={slur.path} data-mark={slur.id} />
   {/each}
@@ -290,6 +278,14 @@
   .words {
     font-style: italic;
     font-size: 14px;
+  }
+  .slide {
+    stroke: currentColor;
+    stroke-width: 1.3;
+  }
+  .jump {
+    font-family: 'Oculon Music', Bravura;
+    font-size: 26px;
   }
   .tempo {
     font-size: 13px;
