@@ -29,7 +29,8 @@ const eventOf = (pluck: SinglePluck, index: number): PluckEvent => ({
   isLineStart: false,
   mayDoubleThumb: true,
   isAfterSlur: false,
-  isBrokenChord: false,
+  // Repeated notes of these lines are those of a tremolo.
+  cell: pluck.isRepeated ? 'tremolo' : undefined,
   wanted: undefined,
   load: pluck.load,
   swept: [],

@@ -3,7 +3,7 @@ import { STROKE_FINGERS } from '../fingering/vocabulary.ts';
 import type { LeftPlan } from '../left/left-plan.ts';
 import type { Clock } from '../score/clock.ts';
 import type { Score } from '../score/score.ts';
-import { cellsOf, withBrokenChords } from './events/cells.ts';
+import { cellsOf, withCells } from './events/cells.ts';
 import type { RightChoice, RightPlan } from './right-plan.ts';
 import type { RightTerm } from './search/costs.ts';
 import { pluckEvents, withWanted } from './events/events.ts';
@@ -50,7 +50,7 @@ export const planRight = (
   const strummed = new Set(strums.keys());
   const struck = pluckEvents(score, left, locksOf(score, fingering), clock, rules, strummed);
   const cells = cellsOf(score, struck);
-  const plain = withBrokenChords(struck, cells);
+  const plain = withCells(struck, cells);
   const asked = withWanted(plain, demandsOf(cells, plain, setup, rules));
   const free = searchPlucks(asked, memory?.free);
   const order = establishedOrder(cells, asked, bestPlucks(free), rules, undecided);

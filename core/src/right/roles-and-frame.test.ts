@@ -58,6 +58,12 @@ describe('who takes what in a texture', () => {
     expect(thumbs.map(({ midi }) => midi)).toEqual([45]);
   });
 
+  it('repeated notes of a line alternate i and m, without a bass they are no tremolo', () => {
+    const line = ['A4', 'B4', 'C5'].map((pitch) => `${`${pitch}/16 `.repeat(4)}`).join('');
+    for (const tempo of [60, 140])
+      expect(rightHand(planVoices([`${line}-/4`], { tempo }))).toMatch(/^(im)+$|^(mi)+$/);
+  });
+
   it('tremolo is p-a-m-i at every tempo', () => {
     for (const tempo of [20, 40, 90])
       expect(

@@ -1,13 +1,13 @@
 import { pulse } from '../../music/meter.ts';
 import type { Score } from '../../score/score.ts';
-import type { PluckEvent } from './events.ts';
+import type { CellKind, PluckEvent } from './events.ts';
 
 /**
  * A stretch of single strokes that a hand takes as one movement: an arpeggio, or the repeated notes of a tremolo.
  * Cells with the same key have the same strings in the same order at the same places.
  */
 export interface Cell {
-  readonly kind: 'arpeggio' | 'tremolo';
+  readonly kind: CellKind;
   /** Events of the cell: from the first up to, not including, `end`. */
   readonly first: number;
   readonly end: number;
@@ -64,17 +64,14 @@ const beatOf = (score: Score, { bar, onset }: PluckEvent): number => {
   return start + Math.floor((onset - start) / beat) * beat;
 };
 
-/** Events with those marked that belong to a broken chord. */
-export const withBrokenChords = (
-  events: readonly PluckEvent[],
-  cells: readonly Cell[],
-): readonly PluckEvent[] => {
-  const broken = new Set(
+/** Events with those marked that belong to a cell. */
+export const withCells = (events: readonly PluckEvent[], cells: readonly Cell[]): readonly PluckEvent[] => {
+  const kinds = new Map(
     cells.flatMap(({ kind, first, end }) =>
-      kind === 'arpeggio' ? Array.from({ length: end - first }, (_, index) => first + index) : [],
+      Array.from({ length: end - first }, (_, index) => [first + index, kind] as const),
     ),
   );
-  return events.map((event, index) => (broken.has(index) ? { ...event, isBrokenChord: true } : event));
+  return events.map((event, index) => (kinds.has(index) ? { ...event, cell: kinds.get(index) } : event));
 };
 
 /**

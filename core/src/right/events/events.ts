@@ -9,6 +9,9 @@ import { RIGHT_COSTS } from '../search/costs.ts';
 import { rolesOf, type Role } from './roles.ts';
 import type { RightRules } from './setup.ts';
 
+/** What a hand takes as one movement: an arpeggio, or the repeated notes of a tremolo. */
+export type CellKind = 'arpeggio' | 'tremolo';
+
 /** One note to pluck: its string and what is known of its voice. */
 export interface PluckedNote {
   readonly sound: number;
@@ -45,8 +48,8 @@ export interface PluckEvent {
   /** A single line begins here: the event before was none of its notes, or lies some time back. */
   readonly isLineStart: boolean;
   readonly mayDoubleThumb: boolean;
-  /** Part of a chord that is broken over several strings: no line of its own. */
-  readonly isBrokenChord: boolean;
+  /** Part of a chord that is broken over several strings, or of a tremolo: no line of its own. */
+  readonly cell: CellKind | undefined;
   /** A slurred note sounded since the event before: the finger that played is free again. */
   readonly isAfterSlur: boolean;
   /** What a pattern or an established order asks for. */
@@ -165,7 +168,7 @@ export const pluckEvents = (
       options: kept.length > 0 ? kept : all,
       school,
       isLineStart: isAlone(notes) && (!isAlone(before?.notes) || pace >= LINE_PAUSE),
-      isBrokenChord: false,
+      cell: undefined,
       mayDoubleThumb: doubleThumb,
       isAfterSlur,
       swept: fromBass.slice(0, sweeps).map(({ sound }) => sound),

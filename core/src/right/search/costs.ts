@@ -28,7 +28,7 @@ export const RIGHT_COST_RULES = {
   repeatAfterOne: rule(
     0.8,
     'per finger at full haste',
-    'in fast repeated notes a finger needs more than one note to recover',
+    'in a fast tremolo a finger needs more than one note to recover; a line of repeated notes alternates',
   ),
   repeatAfterOneTime: rule(0.45, 's', 'time in which it has recovered'),
   crossing: rule(1.2, 'per awkward crossing', 'fingers that pass over each other'),

@@ -23,7 +23,7 @@ const event: fc.Arbitrary<PluckEvent> = fc
     load: fc.constantFrom(1, 1.5, 2),
     school: fc.constantFrom(...RIGHT_SCHOOLS),
     isLineStart: fc.boolean(),
-    isBrokenChord: fc.boolean(),
+    cell: fc.constantFrom(undefined, 'arpeggio' as const, 'tremolo' as const),
     isAfterSlur: fc.boolean(),
     mayDoubleThumb: fc.boolean(),
     rank: fc.option(fc.nat(3)),

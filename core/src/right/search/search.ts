@@ -41,7 +41,7 @@ const sameEvent = (a: PluckEvent, b: PluckEvent): boolean =>
   a.school === b.school &&
   a.isLineStart === b.isLineStart &&
   a.isAfterSlur === b.isAfterSlur &&
-  a.isBrokenChord === b.isBrokenChord &&
+  a.cell === b.cell &&
   a.mayDoubleThumb === b.mayDoubleThumb &&
   sameWanted(a.wanted, b.wanted) &&
   a.options.length === b.options.length &&

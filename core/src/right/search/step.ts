@@ -64,18 +64,18 @@ const haste = (seconds: number, fast: number, calm: number): number =>
   Math.min(1, Math.max(0, (calm - seconds) / (calm - fast)));
 
 /** Whether an event is a note of the one voice there is, on the bass strings, for whose finger no school asks. */
-const isFreeBassLine = ({ isBrokenChord, notes, school }: PluckEvent): boolean =>
+const isFreeBassLine = ({ cell, notes, school }: PluckEvent): boolean =>
   school === 'free' &&
   notes.length === 1 &&
   notes[0]!.voice === 'only' &&
   notes[0]!.string >= FIRST_BASS_STRING &&
-  !isBrokenChord;
+  cell !== 'arpeggio';
 
 /** Whether the one voice there is moves on the bass strings slowly enough for one finger. */
-const isThumbs = (costs: RightCosts, { isBrokenChord, notes, paceBefore }: PluckEvent): boolean =>
+const isThumbs = (costs: RightCosts, { cell, notes, paceBefore }: PluckEvent): boolean =>
   notes[0]!.voice === 'only' &&
   notes[0]!.string >= FIRST_BASS_STRING &&
-  !isBrokenChord &&
+  cell !== 'arpeggio' &&
   paceBefore >= costs.thumbLinePace;
 
 /** The part of an option's cost that does not depend on what was played before. */
@@ -229,6 +229,7 @@ export const orderCost = (
   const isBlock = isSeveral(played & ~ONLY_THUMB) && isSeveral(last & ~ONLY_THUMB);
   const takesAll = (played & ~ONLY_THUMB) === ALL_FINGERS;
   const tookAll = (last & ~ONLY_THUMB) === ALL_FINGERS;
+  const isInTremolo = approach.event.cell === 'tremolo' && notes[0]!.isRepeated;
   const isSameDyad = isDyadAgain(notes, option, state, last);
   option.forEach((rank, index) => {
     const { string, isOverInner, isRepeated } = notes[index]!;
@@ -251,7 +252,7 @@ export const orderCost = (
             : costs.thumbRepeat;
       charge('repeat', index, (rank === THUMB ? approach.repeat : approach.repeatOfFinger) * share);
       charge('school', index, rank === THUMB ? approach.doubleThumb : approach.schoolBroken);
-    } else if (isRepeated && (lastButOne >> rank) & 1)
+    } else if (isRepeated && isInTremolo && (lastButOne >> rank) & 1)
       charge('repeat', index, approach.repeatAfterOne * (rank === THUMB ? costs.thumbRepeat : 1));
     else if (
       last === ONLY_THUMB &&
@@ -273,8 +274,7 @@ export const orderCost = (
     if (rank !== THUMB && rank !== previous && stringOf(state, previous) === notes[0]!.string) {
       charge('finger', 0, rank > previous ? costs.risingOnString : 0);
       // In tremolo the ring finger has its place; in a line it alternates less well.
-      if (!notes[0]!.isRepeated && (rank === RING || previous === RING))
-        charge('finger', 0, costs.weakAlternation);
+      if (!isInTremolo && (rank === RING || previous === RING)) charge('finger', 0, costs.weakAlternation);
     }
   }
   if (option.length === 1 && (last === ONLY_THUMB) !== (option[0] === THUMB))
@@ -298,13 +298,8 @@ const isCrossed = (state: RightState, standing: number, rank: number, string: nu
 };
 
 /** Whether a finger strikes again above the basses of a broken chord, where it stands: over the thumb that is its turn. */
-const keepsFrame = (
-  { isBrokenChord }: PluckEvent,
-  note: PluckedNote,
-  state: RightState,
-  rank: number,
-): boolean =>
-  isBrokenChord &&
+const keepsFrame = ({ cell }: PluckEvent, note: PluckedNote, state: RightState, rank: number): boolean =>
+  cell === 'arpeggio' &&
   note.voice !== 'bass' &&
   note.string <= FIRST_BASS_STRING &&
   stringOf(state, rank) === note.string;
