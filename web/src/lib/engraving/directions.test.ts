@@ -60,6 +60,8 @@ describe('directions', () => {
         .map(({ text }) => text)
         .sort(),
     ).toEqual(['D.S. al Coda', SEGNO]);
+    const taken = layDirections(said, geometryOf(0, 0), ({ kind }) => kind === 'words');
+    expect(taken.map(({ text }) => text)).toEqual([SEGNO]);
     expect(hasWordsOver(only, { first: 0, last: 0 })).toBe(true);
     expect(hasWordsOver(only, { first: 1, last: 1 })).toBe(false);
   });

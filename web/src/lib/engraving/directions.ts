@@ -13,7 +13,7 @@ export interface PlacedDirection {
 
 /** Signs to which one jumps, in the music font (SMuFL). */
 const SIGNS: Readonly<Partial<Record<Navigation, string>>> = { segno: '\uE047', coda: '\uE048' };
-/** Words that tell a jump: what the file prints is not said a second time. */
+/** Words that tell a jump: what the file prints is not said a second time, nor what a teacher took away. */
 const TELLS_A_JUMP = /\b(d\.?\s?[cs]\.?|fine|coda|segno|capo)/i;
 /** Room beside a bar line, in px. */
 const BESIDE = 4;
@@ -62,7 +62,8 @@ export const layDirections = (
 ): readonly PlacedDirection[] =>
   apart(
     bars.flatMap(({ index, x, width }, place) => {
-      const own = score.directions.filter((each) => each.bar === index && !isHidden(each));
+      const printed = score.directions.filter((each) => each.bar === index);
+      const own = printed.filter((each) => !isHidden(each));
       const inBar = heads.filter(({ note }) => score.notes[note]!.bar === index);
       const written = own.map(({ kind, onset, text }): PlacedDirection => {
         if (kind === 'tempo' && place === 0 && onset === score.bars[index]!.start)
@@ -73,7 +74,7 @@ export const layDirections = (
         const atEnd = inBar.length > 0;
         return { kind, text, x: atEnd ? x + width - BESIDE : x + width / 2, atEnd };
       });
-      const jumps = jumpsOf(score.bars[index]!, own).map((each): PlacedDirection => ({
+      const jumps = jumpsOf(score.bars[index]!, printed).map((each): PlacedDirection => ({
         ...each,
         x: each.atEnd ? x + width - BESIDE : x + BESIDE,
       }));
