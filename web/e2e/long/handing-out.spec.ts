@@ -30,7 +30,8 @@ test('a newer version is given in place of an older one, to several students at 
   await page.locator('[data-note="1"]').first().click();
   await page.keyboard.press(before === '4' ? '3' : '4');
   await settled(page);
-  await page.getByRole('link', { name: 'Lesson sheet' }).click();
+  await page.getByRole('button', { name: 'Hand out' }).click();
+  await page.getByRole('link', { name: 'Lesson sheet', exact: true }).click();
   await expect(page.locator('.paper[data-complete="true"]')).toBeVisible();
   page.on('dialog', (dialog) => void dialog.accept());
   const entry = page
