@@ -48,7 +48,7 @@ export interface PluckEvent {
   /** A single line begins here: the event before was none of its notes, or lies some time back. */
   readonly isLineStart: boolean;
   readonly mayDoubleThumb: boolean;
-  /** Part of a chord that is broken over several strings, or of a tremolo: no line of its own. */
+  /** Of what movement it is a part, if any: a chord broken over several strings is no line of its own. */
   readonly cell: CellKind | undefined;
   /** A slurred note sounded since the event before: the finger that played is free again. */
   readonly isAfterSlur: boolean;

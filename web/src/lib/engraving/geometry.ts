@@ -1,4 +1,4 @@
-import type { NoteIndex } from './score-types.ts';
+import type { NoteIndex, Score } from './score-types.ts';
 
 /** Where a notehead was drawn, in px of its system. */
 export interface HeadBox {
@@ -14,6 +14,12 @@ export interface HeadBox {
   readonly bottom: number;
   readonly stem: 'up' | 'down' | 'none';
 }
+
+/** The heads that are struck at an onset, without the grace notes that lead to them; leftmost first. */
+export const headsAt = (score: Score, { heads }: SystemGeometry, onset: number): readonly HeadBox[] =>
+  heads
+    .filter(({ note }) => score.notes[note]!.onset === onset && !score.notes[note]!.grace)
+    .toSorted((a, b) => a.x - b.x);
 
 /** What was drawn of a system and where, for the layers above it. */
 export interface SystemGeometry {

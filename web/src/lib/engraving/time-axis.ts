@@ -38,7 +38,7 @@ const stopsOfHeads = (score: Score, { heads }: SystemGeometry): ReadonlyMap<numb
   return stops;
 };
 
-/** Of stops in the order of time, those that lie further right than all before them: grace notes may overlap. */
+/** Of stops in the order of time, those that lie further right than all before them: heads of two voices may stand aside. */
 const rising = (stops: readonly Stop[]): readonly Stop[] => {
   const kept: Stop[] = [];
   for (const stop of stops) if (stop.x > (kept.at(-1)?.x ?? -Infinity)) kept.push(stop);

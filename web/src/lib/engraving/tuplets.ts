@@ -9,7 +9,7 @@ const tupletRuns = (
   const runs: { notes: StaveNote[]; actual: number; normal: number }[] = [];
   let run: { notes: StaveNote[]; actual: number; normal: number; ticks: number; full: number } | undefined;
   for (const { event, drawn } of entries) {
-    if (!event.ratio || event.grace) {
+    if (!event.ratio) {
       run = undefined;
       continue;
     }

@@ -7,7 +7,7 @@
     type NotePlan,
     type Score,
   } from '@oculon/core';
-  import type { SystemGeometry } from '../engraving/geometry.ts';
+  import { headsAt, type SystemGeometry } from '../engraving/geometry.ts';
 
   interface Props {
     score: Score;
@@ -33,8 +33,8 @@
   );
   const shifts = $derived(
     preview.appearing.flatMap(({ onset, to }) => {
-      const struck = geometry.heads.filter(({ note }) => score.notes[note]!.onset === onset);
-      return struck.length > 0 ? [{ x: Math.min(...struck.map(({ x }) => x)), to, onset }] : [];
+      const [first] = headsAt(score, geometry, onset);
+      return first ? [{ x: first.x, to, onset }] : [];
     }),
   );
 </script>

@@ -2,7 +2,7 @@
   import { barLabel, type ChoicePreview, type MarksAt, type PlacedMark, type Score } from '@oculon/core';
   import type { Snippet } from 'svelte';
   import Part from '../Part.svelte';
-  import type { SystemGeometry } from '../engraving/geometry.ts';
+  import { headsAt, type SystemGeometry } from '../engraving/geometry.ts';
   import { marksKeeper } from '../engraving/laid-marks.ts';
   import { bareNote, type Origins } from '../engraving/marks.ts';
   import { laySigns, NO_ROWS, type SheetSign } from '../engraving/sign-rows.ts';
@@ -146,8 +146,7 @@
     const last = score.bars[geometry.last]!;
     if (playhead < score.bars[geometry.first]!.start || playhead >= last.start + last.length)
       return undefined;
-    const struck = geometry.heads.filter(({ note }) => score.notes[note]!.onset === playhead);
-    return struck.length > 0 ? Math.min(...struck.map(({ x }) => x)) : undefined;
+    return headsAt(score, geometry, playhead)[0]?.x;
   });
   const below = $derived(tablature ? TAB_HEIGHT : 0);
   /** Highest and lowest line of all that belongs to the system itself. */

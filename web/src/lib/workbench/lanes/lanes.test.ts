@@ -2,7 +2,7 @@ import { planPiece, readMusicXml } from '@oculon/core';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import type { SystemGeometry } from '../../engraving/geometry.ts';
+import { headsAt, type SystemGeometry } from '../../engraving/geometry.ts';
 import { timeAxis } from '../../engraving/time-axis.ts';
 import { layHandLane, neckRange } from './hand-lane.ts';
 import { LANE_HEIGHTS } from './lane.ts';
@@ -101,6 +101,25 @@ it('the lane of plucking tells the same finger twice running, and a hand that cr
   expect(dots.map(({ repeats }) => repeats)).toEqual([false, true, false]);
   // From m to m nothing crosses; i, which lies nearer the bass, then plucks the higher string.
   expect(steps.map(({ crosses }) => crosses)).toEqual([false, true]);
+});
+
+it('the lane of plucking takes a grace note before the note that it leads to, as a stroke of its own', () => {
+  const inBar = score.notes.filter(({ bar, voice }) => bar === 0 && voice === score.notes[0]!.voice);
+  const [grace, main] = inBar.slice(1, 3).map(({ index }) => index);
+  const { onset } = score.notes[main!]!;
+  const led = {
+    ...score,
+    notes: score.notes.map((note) => (note.index === grace ? { ...note, grace: true, onset } : note)),
+  };
+  const notes = planned.notes.map((note) => ({ ...note, pluck: undefined as string | undefined, string: 1 }));
+  notes[grace!] = { ...notes[grace!]!, pluck: 'i', string: 2 };
+  notes[main!] = { ...notes[main!]!, pluck: 'm', string: 1 };
+  const geometry = system(0, 0);
+  const { dots, steps } = layPluckLane(led, geometry, notes);
+  expect(dots.map(({ note }) => note)).toEqual([grace, main]);
+  expect(steps).toHaveLength(1);
+  expect(headsAt(led, geometry, onset).map(({ note }) => note)).not.toContain(grace);
+  expect(headsAt(led, geometry, onset).map(({ note }) => note)).toContain(main);
 });
 
 it('the lane of ringing draws each sound from its stroke to where it really ends, on its string', () => {

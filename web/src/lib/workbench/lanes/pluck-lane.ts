@@ -52,19 +52,26 @@ export const layPluckLane = (
               x: x + width / 2,
               letter,
               string: notes[note]!.string ?? 0,
+              // Grace notes have the onset of the note that they lead to, and come one by one before it.
+              lead: score.notes[note]!.grace ? x : Infinity,
             },
           ]
         : [];
     })
-    .sort((one, other) => one.onset - other.onset || other.string - one.string);
+    .sort(
+      (one, other) =>
+        one.onset - other.onset ||
+        (one.lead === other.lead ? other.string - one.string : one.lead - other.lead),
+    );
   const steps: PluckStep[] = [];
   const lastOf = new Map<Row, number>();
   let before: readonly (typeof dots)[number][] = [];
   const placed: PluckDot[] = [];
-  for (let at = 0; at < dots.length;) {
-    const together = dots.filter(({ onset }) => onset === dots[at]!.onset);
+  let moment = 0;
+  for (let at = 0; at < dots.length; moment += 1) {
+    const { lead, onset: struckAt } = dots[at]!;
+    const together = dots.filter((each) => each.onset === struckAt && each.lead === lead);
     const fingers = together.filter(({ letter }) => letter !== 'p');
-    const struckBefore = at > 0 ? dots[at - 1]!.onset : undefined;
     for (const { note, onset, x, letter } of together)
       placed.push({
         note,
@@ -72,7 +79,7 @@ export const layPluckLane = (
         x,
         y: yOfRow(ROWS.indexOf(letter)),
         letter,
-        repeats: struckBefore !== undefined && lastOf.get(letter) === struckBefore,
+        repeats: lastOf.get(letter) === moment - 1,
       });
     const [from, to] = [before[0], fingers[0]];
     if (from && to && before.length === 1 && fingers.length === 1) {
@@ -83,7 +90,7 @@ export const layPluckLane = (
         crosses: rank * (from.string - to.string) < 0,
       });
     }
-    for (const { letter, onset } of together) lastOf.set(letter, onset);
+    for (const { letter } of together) lastOf.set(letter, moment);
     if (fingers.length > 0) before = fingers;
     at += together.length;
   }
