@@ -46,13 +46,13 @@ export interface Departing<Way> {
   /** Whether what was cannot be taken at a moment any more. */
   readonly isDecided: (index: number) => boolean;
   /**
-   * The cheapest way through a stretch that takes what was wherever it is not free; undefined for none. The tries of one
-   * stretch are numbered.
+   * The cheapest way through a stretch that takes what was wherever it is not free; may be undefined for one that costs more
+   * than `margin`.
    */
   readonly through: (
     stretch: Stretch,
     isFree: (index: number) => boolean,
-    attempt: number,
+    margin: number,
   ) => Detour<Way> | undefined;
 }
 
@@ -73,7 +73,7 @@ export const detoursOf = <Way>({
     const decided = [...new Set(own.filter(isDecided).map((index) => bars[index]!))];
     const freedoms = decided.length > 0 ? FREE_BARS : FREE_BARS.slice(0, 1);
     const tried = new Set<string>();
-    for (const [attempt, [before, after]] of freedoms.entries()) {
+    for (const [before, after] of freedoms) {
       const isFree = (index: number): boolean =>
         decided.some((bar) => bars[index]! >= bar - before && bars[index]! <= bar + after);
       if (own.every(isFree)) continue;
@@ -82,7 +82,7 @@ export const detoursOf = <Way>({
         .map((_, at) => isFree(stretch.first + at));
       if (tried.has(free.join())) continue;
       tried.add(free.join());
-      const detour = through(stretch, isFree, attempt);
+      const detour = through(stretch, isFree, margin);
       if (!detour || detour.price > margin) continue;
       ways.set(stretch, detour.way);
       margin -= Math.max(0, detour.price);

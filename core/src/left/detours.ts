@@ -1,105 +1,130 @@
+import { NEAR_TIE } from '../fingering/near-tie.ts';
 import { MEETS_AGAIN, type Detour, type Stretch } from '../fingering/felt-nearby.ts';
-import type { Moment } from './moments/ways-at-moment.ts';
 import type { Accounted } from './search/accounts.ts';
+import { Advance } from './search/advance.ts';
 import { DEFAULT_BUDGET } from './search/budget.ts';
 import { layerOf, stateIn, type Layer } from './search/layer.ts';
-import { pathTo, search, type PathStep, type SearchTables } from './search/search.ts';
+import { remainingCosts } from './search/remaining-costs.ts';
+import { pathTo, type PathStep } from './search/search.ts';
 import type { Stepper } from './search/step.ts';
 
 type Steps = readonly PathStep[];
+type Found = Detour<Steps> | undefined;
 
-/** A search through a stretch, with the state that it began from. */
-interface Searched {
-  readonly start: Layer | undefined;
-  readonly tables: SearchTables;
+/** What is known of a stretch of a solved piece and of the ways through it. */
+interface KnownStretch {
+  readonly first: number;
+  readonly last: number;
+  /** The layers from before the stretch to where its ways must have met the path again, and the states of the path in them. */
+  readonly layers: readonly (Layer | undefined)[];
+  readonly states: readonly number[];
+  /** By moment: what remains from every state, where it can be had within a near tie. */
+  readonly rests: readonly Float64Array[];
+  /** By what is left to each moment: what was found, and up to which margin it was looked for. */
+  readonly tries: Map<string, { readonly margin: number; readonly found: Found }>;
 }
 
-/** Searches that are kept for the next plan: as many as there are tries for two or three stretches. */
-const KEPT_SEARCHES = 32;
-
-/** What the searches for detours of a plan leave to those of the next. */
-export interface KnownDetours {
-  /**
-   * By the moment at which a stretch begins and the number of the try, the last one last. Most decisions leave most moments
-   * of a stretch as they were, so that a search can go on from the one before.
-   */
-  readonly searched: ReadonlyMap<string, Searched>;
-  /** Moments narrowed to one option: the same objects again tell the search that nothing has changed. */
-  readonly narrowed: WeakMap<Moment, Map<number, Moment>>;
-}
-
-const NO_DETOURS: KnownDetours = { searched: new Map(), narrowed: new WeakMap() };
-
-const isSameStart = (one: Layer | undefined, other: Layer | undefined): boolean =>
-  one === other || (one !== undefined && other !== undefined && stateIn(one, other, 0) === 0);
+/** Stretches that a plan leaves to the next one: most decisions leave most of them as they were. */
+const KEPT_STRETCHES = 64;
 
 /** Looks for ways through a solved piece that take at some moments what they took before. */
 export class Detours {
-  /** What a later plan can go on from. */
-  readonly known: KnownDetours;
-
-  private readonly searched: Map<string, Searched>;
+  private readonly advance: Advance;
   private readonly stepper: Stepper;
   private readonly solved: Accounted;
+  private stretches: readonly KnownStretch[];
 
-  constructor(stepper: Stepper, solved: Accounted, { searched, narrowed } = NO_DETOURS) {
+  /** `known` is what looking for detours in another plan of the piece has left. */
+  constructor(stepper: Stepper, solved: Accounted, known: readonly KnownStretch[] = []) {
+    this.advance = new Advance(stepper, DEFAULT_BUDGET);
     this.stepper = stepper;
     this.solved = solved;
-    this.searched = new Map(searched);
-    this.known = { searched: this.searched, narrowed };
+    this.stretches = known;
   }
 
-  /** The cheapest way from the state before a stretch back into the path after it; `only` names what is left to a moment. */
-  through(
+  /** What a later plan can go on from. */
+  get known(): readonly KnownStretch[] {
+    return this.stretches;
+  }
+
+  /**
+   * The cheapest way from the state before a stretch back into the path after it; `only` names what is left to a moment.
+   * Undefined when none costs at most `margin` more than the path.
+   */
+  through(stretch: Stretch, only: (index: number) => number | undefined, margin: number): Found {
+    const known = this.stretch(stretch);
+    const left = known.rests.map((_, place) => only(stretch.first + place) ?? '').join();
+    const tried = known.tries.get(left);
+    if (tried && (tried.margin >= margin || tried.found)) return tried.found;
+    const found = this.search(stretch, known, only, margin);
+    known.tries.set(left, { margin, found });
+    return found;
+  }
+
+  /** What is known of a stretch, as long as neither its layers nor the path have changed. */
+  private stretch({ first, end }: Stretch): KnownStretch {
+    const { path, tables } = this.solved;
+    const last = Math.min(path.length, end + MEETS_AGAIN) - 1;
+    const places = Array.from({ length: last - first + 2 }, (_, place) => first - 1 + place);
+    const same = this.stretches.find(
+      (each) =>
+        each.first === first &&
+        each.last === last &&
+        places.every(
+          (index, place) =>
+            each.layers[place] === tables.layers[index] && each.states[place] === (path[index]?.state ?? 0),
+        ),
+    );
+    const known = same ?? {
+      first,
+      last,
+      layers: places.map((index) => tables.layers[index]),
+      states: places.map((index) => path[index]?.state ?? 0),
+      rests: remainingCosts(this.stepper, this.solved, NEAR_TIE, first, last),
+      tries: new Map(),
+    };
+    this.stretches = [known, ...this.stretches.filter((each) => each !== known)].slice(0, KEPT_STRETCHES);
+    return known;
+  }
+
+  private search(
     { first, end }: Stretch,
+    { last, rests }: KnownStretch,
     only: (index: number) => number | undefined,
-    attempt: number,
-  ): Detour<Steps> | undefined {
+    margin: number,
+  ): Found {
     const { accounts, path, tables } = this.solved;
-    const moments = tables.moments
-      .slice(first, end + MEETS_AGAIN)
-      .map((moment, place) => this.narrowed(moment, only(first + place)));
-    const { layers, ...found } = this.search(first, moments, attempt);
-    // Where the hand cannot come into a position that is asked for, the rule would have to give way.
-    if (found.moments.some((moment, place) => moment !== moments[place])) return undefined;
-    for (let index = end - 1; index < first + moments.length; index += 1) {
-      const layer = layers[index - first]!;
+    const start = first === 0 ? undefined : layerOf(tables.layers[first - 1]!, [path[first - 1]!.state]);
+    const spent = (until: number): number =>
+      accounts.slice(first, until).reduce((sum, { cost }) => sum + cost, 0);
+    const most = (start?.cost[0] ?? 0) + spent(last + 1) + margin;
+    const layers: Layer[] = [];
+    for (let index = first; index <= last; index += 1) {
+      const option = only(index);
+      const moment = tables.moments[index]!;
+      const narrowed = option === undefined ? moment : { ...moment, only: option };
+      const { layer } = this.advance.step(index === first ? start : layers.at(-1), narrowed);
+      const affordable = this.affordable(layer, index, rests[index - first]!, most);
+      if (affordable.count === 0) return undefined;
+      layers.push(affordable);
+      if (index < end - 1) continue;
       const isLast = index === path.length - 1;
-      const state = isLast ? 0 : stateIn(layer, tables.layers[index]!, path[index]!.state);
-      if (state < 0 || layer.count === 0) continue;
+      const state = isLast ? 0 : stateIn(affordable, tables.layers[index]!, path[index]!.state);
+      if (state < 0) continue;
       const way = this.inTables(pathTo(layers, index - first, state), layers, first);
-      if (!way) return undefined;
-      const spent = accounts.slice(first, index + 1).reduce((sum, { cost }) => sum + cost, 0);
-      return { way, price: this.costOf(way, first) - spent };
+      return way && { way, price: this.costOf(way, first) - spent(index + 1) };
     }
     return undefined;
   }
 
-  private narrowed(moment: Moment, only: number | undefined): Moment {
-    if (only === undefined) return moment;
-    const { narrowed } = this.known;
-    const known = narrowed.get(moment) ?? new Map<number, Moment>();
-    narrowed.set(moment, known);
-    const same = known.get(only) ?? { ...moment, only };
-    known.set(only, same);
-    return same;
-  }
-
-  /** All ways through some moments from the state before them, going on from the last search for them. */
-  private search(first: number, moments: readonly Moment[], attempt: number): SearchTables {
-    const { path, tables } = this.solved;
-    const start = first === 0 ? undefined : layerOf(tables.layers[first - 1]!, [path[first - 1]!.state]);
-    const key = `${first} ${attempt}`;
-    const isKin = ([other, each]: readonly [string, Searched]): boolean =>
-      other.startsWith(`${first} `) && isSameStart(each.start, start);
-    const kin = [...this.searched].filter(isKin);
-    const [, known] = kin.find(([other]) => other === key) ?? kin.at(-1) ?? [];
-    const found = search(this.stepper, moments, DEFAULT_BUDGET, known?.tables, undefined, start);
-    this.searched.delete(key);
-    this.searched.set(key, { start, tables: found });
-    const [oldest] = this.searched.keys();
-    if (this.searched.size > KEPT_SEARCHES) this.searched.delete(oldest!);
-    return found;
+  /** The states of a layer from which the path can be met again for `most` in all. */
+  private affordable(layer: Layer, index: number, rest: Float64Array, most: number): Layer {
+    const known = this.solved.tables.layers[index]!;
+    const states = Array.from({ length: layer.count }, (_, state) => state).filter((state) => {
+      const same = stateIn(known, layer, state);
+      return same >= 0 && layer.cost[state]! + rest[same]! <= most;
+    });
+    return layerOf(layer, states);
   }
 
   /** A way by the states of the tables of the piece; undefined when those have left one behind. */
@@ -127,3 +152,6 @@ export class Detours {
     return cost;
   }
 }
+
+/** What looking for detours leaves to the next plan. */
+export type KnownDetours = Detours['known'];

@@ -18,37 +18,37 @@ export interface KeptPath {
 /**
  * The path of a solved piece, led so that a decision is felt where it is made: away from the moments that cannot be taken as
  * before, notes are taken as they were as long as the whole costs no more than a near tie above the cheapest. `bars` has the
- * bar of every moment, `earlier` what the plan before looked for.
+ * bar of every moment, `known` what the plan before looked for.
  */
 export const keepWhatWas = (
   stepper: Stepper,
   solved: Accounted,
   bars: readonly number[],
   was: TakenBefore,
-  earlier?: KnownDetours,
+  known?: KnownDetours,
 ): KeptPath => {
   const { path, tables } = solved;
   const takesWhatWas = ({ options, struck }: Moment, option: number): boolean =>
     options.assignments[option]!.placements.every((placement, place) =>
       isSameTaking(placement, was[struck[place]!]),
     );
-  const known = new Map<number, number>();
+  const options = new Map<number, number>();
   const optionThatWas = (index: number): number => {
     const moment = tables.moments[index]!;
     const option =
-      known.get(index) ?? moment.options.assignments.findIndex((_, each) => takesWhatWas(moment, each));
-    known.set(index, option);
+      options.get(index) ?? moment.options.assignments.findIndex((_, each) => takesWhatWas(moment, each));
+    options.set(index, option);
     return option;
   };
-  const detours = new Detours(stepper, solved, earlier);
+  const detours = new Detours(stepper, solved, known);
   const ways = detoursOf<readonly PathStep[]>({
     bars,
     departing: path.flatMap(({ option }, index) =>
       takesWhatWas(tables.moments[index]!, option) ? [] : [index],
     ),
     isDecided: (index) => optionThatWas(index) < 0,
-    through: (stretch, isFree, attempt) =>
-      detours.through(stretch, (index) => (isFree(index) ? undefined : optionThatWas(index)), attempt),
+    through: (stretch, isFree, margin) =>
+      detours.through(stretch, (index) => (isFree(index) ? undefined : optionThatWas(index)), margin),
   });
   const kept = [...path];
   for (const [{ first }, steps] of ways) steps.forEach((step, place) => (kept[first + place] = step));

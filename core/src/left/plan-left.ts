@@ -42,7 +42,7 @@ export interface LeftMemory extends Accounted {
   readonly moments: Moments;
   readonly stepTables: StepTables;
   readonly hands: readonly HandAt[];
-  readonly detours?: KnownDetours;
+  readonly detours: KnownDetours;
   /** By sound: the price of every way to take it, cheapest first; worked out when first asked for. */
   readonly prices: readonly (readonly PricedPlacement[])[];
 }
@@ -50,13 +50,13 @@ export interface LeftMemory extends Accounted {
 export interface LeftOptions {
   readonly budget?: SearchBudget;
   readonly memory?: LeftMemory;
+  /** Further plans of the piece for the same hand, from which it takes over what `memory` does not have. */
+  readonly others?: readonly LeftMemory[];
   readonly onProgress?: (share: number) => void;
   /** By slice: the only position that the hand may take there, to try out where a shift could be made. */
   readonly positionAt?: ReadonlyMap<number, number>;
   /** How the piece was taken before: away from what is decided it stays so within a near tie. */
   readonly was?: TakenBefore;
-  /** Detours that the last plan looked for; those of `memory` when missing. */
-  readonly detours?: KnownDetours;
 }
 
 const stepTablesOf = ({ school, weights, hand, guitar }: LeftSetup): StepTables =>
@@ -83,21 +83,30 @@ export const planLeft = (
   options: LeftOptions = {},
 ): SolvedLeft => {
   const memory = usable(options.memory, score, setup, clock);
+  const others = (options.others ?? []).filter((each) => usable(each, score, setup, clock));
   const piece = memory?.piece ?? pieceOnGuitar(score, setup.guitar, clock);
   const { sounds } = piece;
-  const made = momentsOf(piece, fingering, setup.hand, neckTables(setup.guitar), memory?.moments);
+  const made = momentsOf(
+    piece,
+    fingering,
+    setup.hand,
+    neckTables(setup.guitar),
+    memory?.moments,
+    others.map((each) => each.moments),
+  );
   const moments = options.positionAt ? confined(made.moments, options.positionAt) : made.moments;
 
   const tablesOfSteps = memory?.stepTables ?? stepTablesOf(setup);
   const stepper = new Stepper(leftCosts(setup.school, setup.weights), tablesOfSteps, made.sounds);
-  const tables = search(stepper, moments, options.budget ?? DEFAULT_BUDGET, memory?.tables, (done) =>
+  const earlier = [...(memory ? [memory] : []), ...others].map((each) => each.tables);
+  const tables = search(stepper, moments, options.budget ?? DEFAULT_BUDGET, earlier, (done) =>
     options.onProgress?.(done / moments.length),
   );
   const cheapest = accounted(stepper, tables, bestPath(tables), memory);
   const bars = piece.slices.map(({ bar }) => bar);
-  const known = options.detours ?? memory?.detours;
+  const known = [memory, ...others].flatMap((each) => each?.detours ?? []);
   const { path, detours } = options.was
-    ? keepWhatWas(stepper, cheapest, bars, options.was, known)
+    ? keepWhatWas(stepper, cheapest, bars, options.was, [...new Set(known)])
     : { path: cheapest.path, detours: known };
   const solved = path === cheapest.path ? cheapest : accounted(stepper, tables, path, cheapest);
   const { accounts } = solved;
@@ -129,7 +138,7 @@ export const planLeft = (
       moments: made,
       stepTables: tablesOfSteps,
       hands,
-      ...(detours && { detours }),
+      detours,
       get prices() {
         return (prices ??= pricesBySound(setup, tablesOfSteps, made, cheapest, choices));
       },

@@ -1,5 +1,6 @@
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
+import type { TakenBefore } from '../left/keep-what-was.ts';
 import { planLeft, type LeftMemory, type SolvedLeft } from '../left/plan-left.ts';
 import { isSameTaking, type LeftPlan } from '../left/left-plan.ts';
 import type { NoteId, Score } from '../score/score.ts';
@@ -141,16 +142,23 @@ const closest = (wanted: Fingering, plans: readonly Likened[]): LeftMemory =>
     .map(({ fingering, memory }) => ({ memory, away: differences(fingering, wanted) }))
     .reduce((best, each) => (each.away < best.away ? each : best)).memory;
 
+/** What a piece was like while nothing was decided. */
+export interface BeforeLikening {
+  readonly left: TakenBefore;
+  /** Returns that were forced apart. */
+  readonly unlike: readonly UnlikeReturn[];
+}
+
 /**
  * Fingers bars that come back as they were the first time, wherever that costs little; the others are returned with the
- * price of being alike. Bars in which something is fixed already are left as they are. `apart` are returns known
- * to be forced apart while nothing was decided: away from decisions they are not tried again, so that a decision is felt where
- * it is made. `earlier` are the rounds of the last plan: from there on less has to be solved anew, to the same end.
+ * price of being alike. Bars in which something is fixed already are left as they are. So that a decision is felt where it is
+ * made, bars away from decisions keep to `before`, and returns that were forced apart then are not tried again there.
+ * `earlier` are the rounds of the last plan: from there on less has to be solved anew, to the same end.
  */
 export const likenReturns = (
   fingering: Fingering,
   plan: SolvedLeft,
-  apart: readonly UnlikeReturn[] = [],
+  before?: BeforeLikening,
   earlier: readonly Likened[] = [],
 ): AlikePlan => {
   const { piece, locks, setup, memory } = plan;
@@ -165,13 +173,17 @@ export const likenReturns = (
   const isAsBefore = ({ bar, like }: UnlikeReturn): boolean =>
     differing.some((each) => each.bar === bar) &&
     ![bar, like].some((each) => [each - 1, each, each + 1].some((near) => decided.has(near)));
-  const unlike = apart.filter(isAsBefore);
+  const unlike = (before?.unlike ?? []).filter(isAsBefore);
   let trying = differing.filter(({ bar }) => !unlike.some((each) => each.bar === bar));
   const rounds: Likened[] = [];
   while (trying.length > 0 && rounds.length < ROUNDS) {
     const wanted = fixedAlike(fingering, plan, trying);
-    const from = closest(wanted, [...earlier, ...rounds, { fingering, memory }]);
-    const alike = planLeft(score, wanted, setup, memory.clock, { memory: from });
+    const known = [...earlier, ...rounds, { fingering, memory }];
+    const alike = planLeft(score, wanted, setup, memory.clock, {
+      memory: closest(wanted, known),
+      others: known.map((each) => each.memory),
+      ...(before && { was: before.left }),
+    });
     rounds.push({ fingering: wanted, memory: alike.memory });
     const prices = pricesOfLikeness(plan, alike, trying);
     const dear = trying.filter(({ bar }) => prices.get(bar)! > WORTH_OF_LIKENESS);

@@ -1,6 +1,6 @@
 import { EMPTY_FINGERING, locksOf, type Fingering } from '../fingering/fingering.ts';
 import { STANDARD_GUITAR, type Guitar } from '../instrument/guitar.ts';
-import { likenReturns, type AlikePlan } from './alike.ts';
+import { likenReturns, type AlikePlan, type BeforeLikening } from './alike.ts';
 import { handOf, type Hand } from '../left/hand/hand.ts';
 import { planLeft, type LeftMemory } from '../left/plan-left.ts';
 import type { LeftPlan, LeftSetup } from '../left/left-plan.ts';
@@ -103,9 +103,8 @@ export interface Plan {
 }
 
 /** What both hands do while the teacher has decided nothing: what decisions leave alone stays so. */
-interface Undecided extends BeforeDecisions {
+interface Undecided extends BeforeDecisions, BeforeLikening {
   readonly right: Played & CellsPlayed;
-  readonly unlike: AlikePlan['unlike'];
 }
 
 /** What the next plan of the same piece under the same setup can reuse. */
@@ -140,7 +139,10 @@ export interface PlanOptions {
 /** What planning the left hand again goes on from. */
 type LeftReuse = Pick<PlanMemory, 'free' | 'likening'>;
 
-/** The left hand around what is fixed, with bars that come back likened to each other. */
+/**
+ * The left hand around what is fixed, with bars that come back likened to each other. What the decisions leave alone stays as it
+ * was before the returns are compared: they would follow bars that are taken back to it afterwards.
+ */
 const leftHandFor = (
   score: Score,
   fingering: Fingering,
@@ -150,13 +152,16 @@ const leftHandFor = (
   reuse: LeftReuse | undefined,
   { onProgress }: PlanOptions = {},
 ) => {
+  const was = undecided && { was: undecided.left };
   const base = planLeft(score, fingering, setup, clock, {
+    ...was,
     ...(reuse && { memory: reuse.free }),
     ...(onProgress && { onProgress }),
   });
   const wanted = withSameBars(fingering, base);
-  const same = wanted === fingering ? base : planLeft(score, wanted, setup, clock, { memory: base.memory });
-  return { base, ...likenReturns(wanted, same, undecided?.unlike, reuse?.likening) };
+  const same =
+    wanted === fingering ? base : planLeft(score, wanted, setup, clock, { ...was, memory: base.memory });
+  return { base, ...likenReturns(wanted, same, undecided, reuse?.likening) };
 };
 
 /** Both hands of a piece with its rules but without the teacher's choices, with what planning them with those can go on from. */
@@ -221,18 +226,11 @@ export const planPiece = (
   const undecided = known ?? (open && { rules, ...open.undecided });
   const {
     base,
-    left: cheapest,
+    left: onPage,
     fingering: likened,
     unlike,
     rounds,
   } = leftHandFor(score, fingering, leftSetup, clock, undecided, reuse ?? open?.reuse, open ? {} : options);
-  const onPage = undecided
-    ? planLeft(score, likened, leftSetup, clock, {
-        memory: cheapest.memory,
-        was: undecided.left,
-        ...(reuse?.left.detours && { detours: reuse.left.detours }),
-      })
-    : cheapest;
   const seamed = closeSeams(onPage, likened, fingering, setup.tempo, reuse?.jumps, undecided);
   const { left, fingering: alike, jumps } = seamed;
   const between = now();

@@ -73,9 +73,27 @@ const placedPair = (pair: ParallelPair | undefined, placed: readonly number[]): 
   return low < 0 || high < 0 ? undefined : { low, high, lowFrom, highFrom, apart };
 };
 
+/** Whether a moment is met as in another plan in which the sounds last as long. */
+const isSameMoment = (one: Moment, other: Moment): boolean =>
+  one.options === other.options &&
+  one.positions === other.positions &&
+  one.struck.length === other.struck.length &&
+  one.struck.every((sound, place) => sound === other.struck[place]) &&
+  one.brokenLocks.length === other.brokenLocks.length &&
+  one.brokenLocks.every((sound, place) => sound === other.brokenLocks[place]);
+
+const isSameRow = (one: ArrayLike<number>, other: ArrayLike<number>): boolean => {
+  for (let index = 0; index < one.length; index += 1) if (one[index] !== other[index]) return false;
+  return true;
+};
+
+/** Whether sounds last and ring as long in one plan of a piece as in another. */
+const lastAsLong = (one: SoundTables, other: SoundTables): boolean =>
+  isSameRow(one.end, other.end) && isSameRow(one.ring, other.ring) && isSameRow(one.broken, other.broken);
+
 /**
- * The moments of a piece under a teacher's locks and rules. With those of an earlier plan, moments that nothing
- * touches stay the same objects, which is how the search knows where to begin.
+ * The moments of a piece under a teacher's locks and rules. Moments that nothing touches since an earlier plan, and those
+ * that are as in one of some others, stay the same objects, which is how the search knows what it has computed already.
  */
 export const momentsOf = (
   piece: PieceOnGuitar,
@@ -83,6 +101,7 @@ export const momentsOf = (
   hand: Hand,
   neck: NeckTables,
   earlier?: Moments,
+  others: readonly Moments[] = [],
 ): Moments => {
   const { score, sounds, slices } = piece;
   const locks = locksOf(score, fingering);
@@ -143,10 +162,6 @@ export const momentsOf = (
       unplayable: primaries.filter((_, place) => !ways.placed.includes(place)),
     };
   };
-  const moments = slices.map((_, index) =>
-    changed && !changed.has(index) ? earlier!.moments[index]! : momentAt(index),
-  );
-
   const end = Float64Array.from(sounds, (sound) => sound.end);
   const ring = ringOf(piece, rules);
   const isShort = (sound: number): boolean => lockOf(sound)?.remedy === 'short';
@@ -174,5 +189,11 @@ export const momentsOf = (
     slides: piece.slides,
     touched: piece.touched,
   };
+  const kin = others.filter(({ sounds: times }) => lastAsLong(times, tables));
+  const moments = slices.map((_, index) => {
+    if (changed && !changed.has(index)) return earlier!.moments[index]!;
+    const moment = momentAt(index);
+    return kin.find((each) => isSameMoment(each.moments[index]!, moment))?.moments[index] ?? moment;
+  });
   return { moments, sounds: tables, twin, locks, rules, placed };
 };

@@ -160,6 +160,7 @@ export const stateIn = (layer: Layer, other: Layer, state: number): number => {
 
 /** Whether two layers hold the same states at costs that differ by one constant. */
 export const differByConstant = (one: Layer, other: Layer): boolean => {
+  if (one === other) return true;
   if (one.count !== other.count) return false;
   const difference = one.cost[0]! - other.cost[0]!;
   for (let index = 0; index < one.count; index += 1)

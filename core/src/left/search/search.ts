@@ -4,7 +4,7 @@ import { differByConstant, type Layer } from './layer.ts';
 import { ALL_POSITIONS, type Moment } from '../moments/ways-at-moment.ts';
 import type { Stepper } from './step.ts';
 
-/** The tables of a search, kept so that a later one can go on from the first moment that changed. */
+/** The tables of a search, kept so that a later one only computes what changed. */
 export interface SearchTables {
   readonly moments: readonly Moment[];
   readonly layers: readonly Layer[];
@@ -22,47 +22,46 @@ export interface PathStep {
 }
 
 /**
- * Exact dynamic programming over the moments of a piece. With the tables of an earlier run it starts at the
- * first moment whose options differ. As soon as the states agree again but for a constant the old choices stay the
- * best, up to the next moment that differs; costs of layers taken over are then those of the earlier run. A search through
- * a part of a piece begins from the state `start` of the moment before it, as the earlier one must have.
+ * Exact dynamic programming over the moments of a piece. From the tables of earlier runs it takes over whatever a moment makes
+ * of the states before it, as long as those agree but for a constant: the old choices stay the best; costs of layers taken
+ * over are those of the run that they come from. A search through a part of a piece begins from the state `start` of
+ * the moment before it, as the earlier ones must have.
  */
 export const search = (
   stepper: Stepper,
   moments: readonly Moment[],
   budget: SearchBudget = DEFAULT_BUDGET,
-  earlier?: SearchTables,
+  earlier: readonly SearchTables[] = [],
   onProgress?: (done: number) => void,
   start?: Layer,
 ): SearchTables => {
-  const changed = moments.flatMap((moment, index) => (earlier?.moments[index] === moment ? [] : [index]));
-  const first = changed[0] ?? moments.length;
-  const layers: Layer[] = earlier?.layers.slice(0, first) ?? [];
-  let exact = earlier?.exact ?? true;
-  let computed = 0;
+  const layers: Layer[] = [];
   const taken = [...moments];
   const advance = new Advance(stepper, budget);
-  for (let index = first; index < moments.length; index += 1) {
-    const before = index === 0 ? start : layers[index - 1];
-    let reached = advance.step(before, moments[index]!);
-    if (reached.layer.count === 0) {
-      // No hand can come into the positions asked for: the rule gives way, and the plan shows that it did.
-      const relaxed: Moment = { ...moments[index]!, positions: ALL_POSITIONS };
-      taken[index] = relaxed;
-      reached = advance.step(before, relaxed);
+  let exact = earlier.every((tables) => tables.exact);
+  let computed = 0;
+  /** Runs whose states at the moment before are those of this one. */
+  let agreeing = earlier;
+  moments.forEach((moment, index) => {
+    const known = agreeing.find((tables) => tables.moments[index] === moment);
+    if (known) layers.push(known.layers[index]!);
+    else {
+      const before = index === 0 ? start : layers[index - 1];
+      let reached = advance.step(before, moment);
+      if (reached.layer.count === 0) {
+        // No hand can come into the positions asked for: the rule gives way, and the plan shows that it did.
+        taken[index] = { ...moment, positions: ALL_POSITIONS };
+        reached = advance.step(before, taken[index]);
+      }
+      computed += 1;
+      exact &&= reached.exact;
+      layers.push(reached.layer);
     }
-    computed += 1;
-    exact &&= reached.exact;
-    const old = earlier?.layers[index];
-    layers.push(reached.layer);
-    if (old && differByConstant(reached.layer, old)) {
-      // From here to the next change everything follows as before.
-      const next = changed.find((each) => each > index) ?? moments.length;
-      layers.push(...earlier!.layers.slice(index + 1, next));
-      index = next - 1;
-    }
+    agreeing = earlier.filter(
+      ({ layers: { [index]: layer } }) => layer && differByConstant(layers[index]!, layer),
+    );
     onProgress?.(index + 1);
-  }
+  });
   return { moments: taken, layers, exact, computed };
 };
 
