@@ -31,6 +31,29 @@ describe('bars that come back', () => {
     expect(plan.notes.filter((note) => note.locked)).toHaveLength(1);
   });
 
+  it('stay as they were away from a decision', () => {
+    const tune =
+      'A3/4 C4/8 B3/8 A3/4 | B3/4 D4/8 C4/8 B3/4 | C4/4 E4/4 D4/8 C4/8 | E4/4 G4/8 F4/8 E4/4 | ' +
+      'F4/4 A4/8 G4/8 F4/4 | D4/4 F4/8 E4/8 D4/4 | A4/4 C5/8 B4/8 A4/4 | E4/4 D4/8 C4/8 B3/4';
+    const bass = 'A2/2. | E2/2. | A2/2. | C3/2. | D3/2. | G2/2. | F3/2. | G2/4 A2/4 G2/4';
+    const dance = exampleScore({
+      meter: { beats: 3, beatType: 4 },
+      tempo: 96,
+      voices: [tune, bass].map((voice) => `${voice} | ${voice} | ${voice}`),
+    });
+    const undecided = planPiece(dance);
+    const bars = Array.from({ length: 24 }, (_, bar) => bar);
+    const decided = dance.notes.filter(({ bar }) => bar === 1);
+    expect(decided).toHaveLength(5);
+    for (const { id, index } of decided) {
+      const finger = undecided.notes[index]!.finger === 2 ? 1 : 2;
+      const plan = planPiece(dance, { ...EMPTY_FINGERING, choices: new Map([[id, { finger }]]) });
+      const changed = bars.filter((bar) => takings(plan, bar).join() !== takings(undecided, bar).join());
+      const away = changed.filter((bar) => bar > 5 && bar % 8 !== 1);
+      expect(away).toEqual([]);
+    }
+  });
+
   it('stay as a teacher has fixed them', () => {
     const fingering = decide(score, ['F4', 2, { finger: 2 }]);
     const plan = planPiece(score, fingering, setupFor(score));
