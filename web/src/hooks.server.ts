@@ -7,6 +7,10 @@ import { log } from '$lib/server/log.ts';
 import { requestSeconds } from '$lib/server/metrics.ts';
 import { closeScoreReaders } from '$lib/server/reading/pool.ts';
 import { visitorOf } from '$lib/server/teachers/visit.ts';
+import * as z from 'zod/mini';
+
+// Schemas that browsers load as well come without words for what is wrong; forms are answered here, with words.
+z.config(z.locales.en());
 
 export const init: ServerInit = () => {
   startHousekeeping(database);

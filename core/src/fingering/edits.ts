@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { NoteId } from '../score/score.ts';
 import { choiceSchema, type Choice, type FindingKey, type Fingering } from './fingering.ts';
 import { humanText, idText, readable } from './human-text.ts';
@@ -15,9 +15,12 @@ import { SETUP_FIELDS, setupChangeSchema, type Setup, type SetupChange } from '.
 export const EDIT_FORMAT = 4;
 
 /** A note by its id, as it comes from outside. */
-export const noteIdSchema = idText(200).transform((id) => id as NoteId);
+export const noteIdSchema = z.pipe(
+  idText(200),
+  z.transform((id) => id as NoteId),
+);
 
-const dismissalSchema = humanText(0, 500).nullable();
+const dismissalSchema = z.nullable(humanText(0, 500));
 
 /**
  * A change as a value: what stood there and what stands there now. An empty choice means that the note is left to
@@ -32,30 +35,42 @@ export const editSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('rule'),
-    rule: idText(100).transform((id) => id as RuleId),
-    before: passageRuleSchema.nullable(),
-    after: passageRuleSchema.nullable(),
+    rule: z.pipe(
+      idText(100),
+      z.transform((id) => id as RuleId),
+    ),
+    before: z.nullable(passageRuleSchema),
+    after: z.nullable(passageRuleSchema),
   }),
   z.strictObject({
     kind: z.literal('dismiss'),
-    finding: idText(300).transform((id) => id as FindingKey),
+    finding: z.pipe(
+      idText(300),
+      z.transform((id) => id as FindingKey),
+    ),
     /** The reason; null when the finding is not put aside. */
     before: dismissalSchema,
     after: dismissalSchema,
   }),
   z.strictObject({
     kind: z.literal('mark'),
-    mark: idText(300).transform((id) => id as MarkId),
+    mark: z.pipe(
+      idText(300),
+      z.transform((id) => id as MarkId),
+    ),
     /** Null where the teacher has decided nothing. */
-    before: markDecisionSchema.nullable(),
-    after: markDecisionSchema.nullable(),
+    before: z.nullable(markDecisionSchema),
+    after: z.nullable(markDecisionSchema),
   }),
   z.strictObject({
     kind: z.literal('sentence'),
-    sentence: idText(100).transform((id) => id as SentenceKey),
+    sentence: z.pipe(
+      idText(100),
+      z.transform((id) => id as SentenceKey),
+    ),
     /** Null where the sentence is left to the plan. */
-    before: ownWordsSchema.nullable(),
-    after: ownWordsSchema.nullable(),
+    before: z.nullable(ownWordsSchema),
+    after: z.nullable(ownWordsSchema),
   }),
   z.strictObject({
     kind: z.literal('setup'),

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { Branded } from '../music/branded.ts';
 import type { NoteId, Score } from '../score/score.ts';
 import { STRINGS, type StringNumber } from '../instrument/guitar.ts';
@@ -20,16 +20,10 @@ import {
  * `null` sets free what the source had fixed.
  */
 export const choiceSchema = z.strictObject({
-  string: z
-    .union(STRINGS.map((string) => z.literal(string)))
-    .nullable()
-    .optional(),
-  finger: z
-    .union(LEFT_FINGERS.map((finger) => z.literal(finger)))
-    .nullable()
-    .optional(),
-  pluck: z.enum(STROKE_FINGERS).nullable().optional(),
-  remedy: z.enum(REMEDIES).nullable().optional(),
+  string: z.optional(z.nullable(z.union(STRINGS.map((string) => z.literal(string))))),
+  finger: z.optional(z.nullable(z.union(LEFT_FINGERS.map((finger) => z.literal(finger))))),
+  pluck: z.optional(z.nullable(z.enum(STROKE_FINGERS))),
+  remedy: z.optional(z.nullable(z.enum(REMEDIES))),
 });
 export type Choice = z.infer<typeof choiceSchema>;
 export const CHOICE_FIELDS = ['string', 'finger', 'pluck', 'remedy'] as const;

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
 /**
  * Characters that a text of a person may hold: those of XML 1.0 (`Char`) without control characters, for what is written
@@ -27,18 +27,23 @@ export const readable = (text: string): string =>
  */
 export const humanText = (least: number, most: number) =>
   z
-    .string()
-    .max(most * 4)
-    .transform((text) => text.normalize('NFC').trim())
-    .refine((text) => !UNREADABLE.test(text), { error: 'The text holds characters that cannot be written.' })
-    .refine((text) => textLength(text) >= least && textLength(text) <= most, {
-      error: `The text has from ${least} to ${most} characters.`,
-    });
+    .pipe(
+      z.string().check(z.maxLength(most * 4)),
+      z.transform((text) => text.normalize('NFC').trim()),
+    )
+    .check(
+      z.refine((text) => !UNREADABLE.test(text), {
+        error: 'The text holds characters that cannot be written.',
+      }),
+      z.refine((text) => textLength(text) >= least && textLength(text) <= most, {
+        error: `The text has from ${least} to ${most} characters.`,
+      }),
+    );
 
 /** A name that the program makes, such as that of a note or a mark: one to `most` characters that can be kept. */
 export const idText = (most: number) =>
-  z
-    .string()
-    .min(1)
-    .max(most)
-    .refine((text) => !UNREADABLE.test(text), { error: 'This is no name of anything.' });
+  z.string().check(
+    z.minLength(1),
+    z.maxLength(most),
+    z.refine((text) => !UNREADABLE.test(text), { error: 'This is no name of anything.' }),
+  );

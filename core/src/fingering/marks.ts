@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { Branded } from '../music/branded.ts';
 import { STRINGS } from '../instrument/guitar.ts';
 import type { NoteId } from '../score/score.ts';
@@ -6,11 +6,14 @@ import { humanText, idText } from './human-text.ts';
 
 export type MarkId = Branded<string, 'MarkId'>;
 
-const noteId = idText(200).transform((id) => id as NoteId);
+const noteId = z.pipe(
+  idText(200),
+  z.transform((id) => id as NoteId),
+);
 const at = { from: noteId };
 /** From the beginning of one note to the end of another. */
 const over = { from: noteId, to: noteId };
-const fret = z.number().int().min(1).max(19);
+const fret = z.int().check(z.minimum(1), z.maximum(19));
 
 export const BARRE_EXTENTS = ['full', 'partial', 'hinge'] as const;
 export const SLUR_SIGNS = ['hammer-on', 'pull-off'] as const;
@@ -43,8 +46,7 @@ export const markSchema = z.discriminatedUnion('kind', [
     ...at,
     fingers: z
       .string()
-      .regex(/^p?i?m?a?$/, 'Fingers are written in the order p i m a.')
-      .min(1),
+      .check(z.regex(/^p?i?m?a?$/, 'Fingers are written in the order p i m a.'), z.minLength(1)),
   }),
   z.strictObject({ kind: z.literal('slur'), ...over, as: z.enum(SLUR_SIGNS) }),
   z.strictObject({ kind: z.literal('stroke'), ...at, stroke: z.enum(MARK_STROKES) }),
@@ -53,7 +55,7 @@ export const markSchema = z.discriminatedUnion('kind', [
 export type Mark = z.infer<typeof markSchema>;
 export type MarkKind = Mark['kind'];
 export type MarkOf<K extends MarkKind> = Extract<Mark, { kind: K }>;
-export const MARK_KINDS = markSchema.options.map((option) => option.shape.kind.value);
+export const MARK_KINDS = markSchema.def.options.map(({ shape }) => shape.kind.def.values[0]!);
 
 /** What a teacher decided about a mark: how it is to be, or that it is not wanted although the plan or the source has it. */
 export const markDecisionSchema = z.union([markSchema, z.strictObject({ kind: z.literal('removed') })]);

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { Branded } from '../music/branded.ts';
 import { humanText } from './human-text.ts';
 
@@ -15,9 +15,9 @@ export const ownWordsSchema = z.strictObject({
   /** Nothing when the sentence is left out. */
   text: humanText(0, LONGEST_SENTENCE),
   /** What the plan said there when it was written; nothing for a sentence that was added. */
-  planned: z.string().max(4000),
+  planned: z.string().check(z.maxLength(4000)),
   /** Where, counted from 0, so that it can be told when nothing is found there any more. */
-  bar: z.int().min(0).max(100_000),
+  bar: z.int().check(z.minimum(0), z.maximum(100_000)),
   /** The walk-through in which it was written. */
   depth: z.enum(['brief', 'shapes', 'bars', 'slow']),
 });

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { Branded } from '../music/branded.ts';
 import { sameValue } from './same-value.ts';
 import { RIGHT_SCHOOLS } from './vocabulary.ts';
@@ -13,40 +13,48 @@ export type PlantingKind = (typeof PLANTING_KINDS)[number];
 
 const passage = {
   /** First and last bar, counted from 0, both included. */
-  from: z.number().int().nonnegative(),
-  to: z.number().int().nonnegative(),
+  from: z.int().check(z.nonnegative()),
+  to: z.int().check(z.nonnegative()),
 };
 
 /** An order of fingers of the right hand, repeated over and over: letters of p, i, m, a. */
-export const patternSchema = z
-  .string()
-  .min(1)
-  .max(32)
-  .regex(/^[pima]+$/, 'A pattern is written with the letters p, i, m and a.')
-  .transform((letters) => letters as Pattern);
+export const patternSchema = z.pipe(
+  z
+    .string()
+    .check(
+      z.minLength(1),
+      z.maxLength(32),
+      z.regex(/^[pima]+$/, 'A pattern is written with the letters p, i, m and a.'),
+    ),
+  z.transform((letters) => letters as Pattern),
+);
 
 /** What a teacher asks of the hands over a range of bars. */
 export const passageRuleSchema = z.discriminatedUnion('kind', [
   /** The hand stays in one position, named by the fret of the first finger. */
-  z.strictObject({ kind: z.literal('position'), ...passage, position: z.number().int().min(1).max(19) }),
+  z.strictObject({
+    kind: z.literal('position'),
+    ...passage,
+    position: z.int().check(z.minimum(1), z.maximum(19)),
+  }),
   /** Nothing is played on an open string. */
   z.strictObject({ kind: z.literal('stopped'), ...passage }),
   /** Notes ring on to the end of their bar, or stop as they are written, whatever the planner would infer. */
   z.strictObject({ kind: z.literal('ringing'), ...passage, rings: z.boolean() }),
   /** A barre of the index lies at a fret: it stops the notes there, and nothing is stopped below it. */
-  z.strictObject({ kind: z.literal('barre'), ...passage, fret: z.number().int().min(1).max(19) }),
+  z.strictObject({ kind: z.literal('barre'), ...passage, fret: z.int().check(z.minimum(1), z.maximum(19)) }),
   /** No finger lies over more than one string. */
   z.strictObject({ kind: z.literal('no-barre'), ...passage }),
   /** Notes that also stood in as many bars from `as` on are taken as they are there. */
-  z.strictObject({ kind: z.literal('same'), ...passage, as: z.number().int().nonnegative() }),
+  z.strictObject({ kind: z.literal('same'), ...passage, as: z.int().check(z.nonnegative()) }),
   /** Single lines follow a school of the right hand. */
   z.strictObject({
     kind: z.literal('school'),
     ...passage,
     school: z.enum(RIGHT_SCHOOLS),
     /** As for the whole piece where nothing is said. */
-    doubleThumb: z.boolean().optional(),
-    keepOrder: z.boolean().optional(),
+    doubleThumb: z.optional(z.boolean()),
+    keepOrder: z.optional(z.boolean()),
   }),
   /** The right hand repeats an order of fingers, from the first note of the range on. */
   z.strictObject({ kind: z.literal('pattern'), ...passage, pattern: patternSchema }),

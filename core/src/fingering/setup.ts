@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { parsePitch } from '../music/pitch.ts';
 import { patternSchema } from './rules.ts';
 import {
@@ -14,19 +14,22 @@ import {
 const FIELDS = {
   hand: z.enum(HAND_NAMES),
   /** Comfortable spans in mm, measured between fingertips; they overrule the size. */
-  spans: z.partialRecord(z.enum(FINGER_PAIRS), z.number().min(10).max(200)),
+  spans: z.partialRecord(z.enum(FINGER_PAIRS), z.number().check(z.minimum(10), z.maximum(200))),
   /** Open strings ① to ⑥ by name, such as `E4`; the piece's own tuning when missing. */
   tuning: z
     .array(
-      z
-        .string()
-        .max(6)
-        .refine((name) => parsePitch(name) !== undefined),
+      z.string().check(
+        z.maxLength(6),
+        z.refine((name) => parsePitch(name) !== undefined),
+      ),
     )
-    .length(6),
-  capo: z.int().min(0).max(12),
-  weights: z.partialRecord(z.enum(LEFT_WEIGHT_NAMES), z.number().min(WEIGHT_RANGE[0]).max(WEIGHT_RANGE[1])),
-  scaleLength: z.number().min(400).max(700),
+    .check(z.length(6)),
+  capo: z.int().check(z.minimum(0), z.maximum(12)),
+  weights: z.partialRecord(
+    z.enum(LEFT_WEIGHT_NAMES),
+    z.number().check(z.minimum(WEIGHT_RANGE[0]), z.maximum(WEIGHT_RANGE[1])),
+  ),
+  scaleLength: z.number().check(z.minimum(400), z.maximum(700)),
   left: z.enum(LEFT_SCHOOLS),
   right: z.enum(RIGHT_SCHOOLS),
   /** Order of the fingers in tremolo. */
@@ -34,7 +37,7 @@ const FIELDS = {
   doubleThumb: z.boolean(),
   keepOrder: z.boolean(),
   /** Working tempo in quarters a minute. */
-  tempo: z.number().min(10).max(400),
+  tempo: z.number().check(z.minimum(10), z.maximum(400)),
   /** Octaves above (1) or below (−1) how the file was read. */
   octave: z.union([z.literal(-1), z.literal(0), z.literal(1)]),
 };
@@ -42,17 +45,17 @@ export type SetupField = keyof typeof FIELDS;
 export const SETUP_FIELDS = Object.keys(FIELDS) as readonly SetupField[];
 
 /** Decided fields alone; a missing one is left to the piece or to what is usual. */
-export const setupSchema = z.strictObject(FIELDS).partial();
+export const setupSchema = z.partial(z.strictObject(FIELDS));
 export type Setup = z.infer<typeof setupSchema>;
 
 /** Fields of a setup as a change names them: null where nothing is decided. */
-export const setupChangeSchema = z
-  .strictObject(
+export const setupChangeSchema = z.partial(
+  z.strictObject(
     Object.fromEntries(
-      Object.entries(FIELDS).map(([name, schema]) => [name, (schema as z.ZodType).nullable()]),
-    ) as { [K in SetupField]: z.ZodNullable<(typeof FIELDS)[K]> },
-  )
-  .partial();
+      Object.entries(FIELDS).map(([name, schema]) => [name, z.nullable(schema as z.ZodMiniType)]),
+    ) as { [K in SetupField]: z.ZodMiniNullable<(typeof FIELDS)[K]> },
+  ),
+);
 export type SetupChange = z.infer<typeof setupChangeSchema>;
 
 /** What is usual where the teacher has decided nothing. */

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { PieceGoal, PracticeWish, PractisedSpot } from './calendar.ts';
 import { day, dayTextSchema, readDay, type Day } from './days.ts';
 import { AT_THE_FOOT } from './ladder.ts';

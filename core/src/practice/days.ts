@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import type { Branded } from '../music/branded.ts';
 
 /** A day of the calendar, counted from 1 January 1970; no hours, no time zones. */
@@ -27,11 +27,11 @@ export const readDay = (text: string): Day | undefined => {
 const KEPT_DAYS = { first: '2000-01-01', last: '2199-12-31' } as const;
 
 /** A day as it is kept and sent; what this takes, `readDay` reads. */
-export const dayTextSchema = z.iso
-  .date({ error: 'Choose a day.' })
-  .refine((text) => text >= KEPT_DAYS.first && text <= KEPT_DAYS.last, {
+export const dayTextSchema = z.iso.date({ error: 'Choose a day.' }).check(
+  z.refine((text) => text >= KEPT_DAYS.first && text <= KEPT_DAYS.last, {
     error: `Choose a day from ${KEPT_DAYS.first} to ${KEPT_DAYS.last}.`,
-  });
+  }),
+);
 
 /** The day by a clock and in its own time zone. */
 export const dayByClock = (now: Date): Day =>

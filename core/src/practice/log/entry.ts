@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { humanText } from '../../fingering/human-text.ts';
 import { dayTextSchema } from '../days.ts';
 import { OUTCOMES } from '../ladder.ts';
@@ -24,11 +24,11 @@ export type Pain = (typeof PAINS)[number];
 export const LOG_BOUNDS = { minutes: 600, slowest: 5, fastest: 500, remark: 500, spot: 40 } as const;
 
 const goal = z.uuid();
-const spot = z.string().min(1).max(LOG_BOUNDS.spot);
+const spot = z.string().check(z.minLength(1), z.maxLength(LOG_BOUNDS.spot));
 
 /** What was practised: a spot by one of its drills (null: as it is written, on its ladder), a piece, or something to warm up. */
 export const workSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('spot'), goal, spot, drill: z.enum(SPOT_DRILLS).nullable() }),
+  z.object({ kind: z.literal('spot'), goal, spot, drill: z.nullable(z.enum(SPOT_DRILLS)) }),
   z.object({ kind: z.literal('piece'), goal }),
   z.object({ kind: z.literal('warm-up') }),
 ]);
@@ -40,13 +40,13 @@ export const logEntrySchema = z.object({
   /** As `2026-11-26`, by the calendar of whoever practised. */
   day: dayTextSchema,
   work: workSchema,
-  minutes: z.int().min(0).max(LOG_BOUNDS.minutes).nullable(),
+  minutes: z.nullable(z.int().check(z.minimum(0), z.maximum(LOG_BOUNDS.minutes))),
   /** The fastest that went well, or what was tried when nothing did; in quarters a minute. */
-  tempo: z.number().min(LOG_BOUNDS.slowest).max(LOG_BOUNDS.fastest).nullable(),
+  tempo: z.nullable(z.number().check(z.minimum(LOG_BOUNDS.slowest), z.maximum(LOG_BOUNDS.fastest))),
   /** A rung was passed (or it was called clean); nearly; not yet. */
-  outcome: z.enum(OUTCOMES).nullable(),
-  felt: z.enum(FEELINGS).nullable(),
-  pain: z.enum(PAINS).nullable(),
+  outcome: z.nullable(z.enum(OUTCOMES)),
+  felt: z.nullable(z.enum(FEELINGS)),
+  pain: z.nullable(z.enum(PAINS)),
   remark: humanText(0, LOG_BOUNDS.remark),
 });
 export type LogEntry = z.infer<typeof logEntrySchema>;

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { EDIT_FORMAT, readEdit } from '@oculon/core';
 import type { SentEdit } from './saving.ts';
 
@@ -44,7 +44,7 @@ const store = () =>
     throw error;
   }));
 
-const writtenSchema = z.array(z.object({ id: z.uuid(), edit: z.unknown() })).catch([]);
+const writtenSchema = z.catch(z.array(z.object({ id: z.uuid(), edit: z.unknown() })), []);
 
 const editsIn = (written: unknown, format: number): readonly SentEdit[] =>
   writtenSchema.parse(written ?? []).flatMap(({ id, edit }): SentEdit[] => {

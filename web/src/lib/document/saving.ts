@@ -1,10 +1,10 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { EDIT_FORMAT, editSchema, readEdit } from '@oculon/core';
 
 /** Ids of edits, chosen here and kept in small letters. */
-const editId = z.uuid().toLowerCase();
+const editId = z.uuid().check(z.toLowerCase());
 /** Revisions as the database counts them. */
-const revision = z.int().min(0).max(2_147_483_647);
+const revision = z.int().check(z.minimum(0), z.maximum(2_147_483_647));
 
 /** An edit on its way to the server, with an id so that sending it twice does no harm. */
 export const sentEditSchema = z.strictObject({ id: editId, edit: editSchema });
@@ -20,25 +20,29 @@ export const MAX_REQUEST_BYTES = 200 * 1024;
 
 /** Edits of an older page are read as they were written down then. */
 export const saveRequestSchema = z
-  .strictObject({
-    base: revision,
-    format: z.int().min(1).max(EDIT_FORMAT).default(1),
-    edits: z
-      .array(z.strictObject({ id: editId, edit: z.unknown() }))
-      .min(1)
-      .max(MAX_EDITS_PER_REQUEST),
-  })
-  .transform(({ base, format, edits }, context) => ({
-    base,
-    edits: edits.map(({ id, edit }, index): SentEdit => {
-      const read = format < EDIT_FORMAT ? readEdit(format, edit) : editSchema.safeParse(edit).data;
-      if (!read) context.addIssue({ code: 'custom', message: `edit ${index + 1} cannot be read` });
-      return { id, edit: read! };
+  .pipe(
+    z.strictObject({
+      base: revision,
+      format: z._default(z.int().check(z.minimum(1), z.maximum(EDIT_FORMAT)), 1),
+      edits: z
+        .array(z.strictObject({ id: editId, edit: z.unknown() }))
+        .check(z.minLength(1), z.maxLength(MAX_EDITS_PER_REQUEST)),
     }),
-  }))
-  .refine(({ edits }) => new Set(edits.map(({ id }) => id)).size === edits.length, {
-    error: 'the same edit twice',
-  });
+    z.transform(({ base, format, edits }, context) => ({
+      base,
+      edits: edits.map(({ id, edit }, index): SentEdit => {
+        const read = format < EDIT_FORMAT ? readEdit(format, edit) : editSchema.safeParse(edit).data;
+        if (!read)
+          context.issues.push({ code: 'custom', input: edit, message: `edit ${index + 1} cannot be read` });
+        return { id, edit: read! };
+      }),
+    })),
+  )
+  .check(
+    z.refine(({ edits }) => new Set(edits.map(({ id }) => id)).size === edits.length, {
+      error: 'the same edit twice',
+    }),
+  );
 
 /** What became of a request to save. */
 export const saveOutcomeSchema = z.discriminatedUnion('kind', [

@@ -1,5 +1,5 @@
 import { DENSITIES, DEPTHS, LANGUAGES, NOTE_NAMES } from '@oculon/core';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
 /** Paper with the width and height that its margins leave, in px at 96 to the inch. */
 export const PAPERS = {
@@ -16,7 +16,7 @@ export const LONGEST_REMARKS = 2000;
 export const lessonSchema = z.object({
   density: z.enum(DENSITIES),
   /** How closely the piece is walked through; nothing for the music alone. */
-  depth: z.enum(DEPTHS).nullable(),
+  depth: z.nullable(z.enum(DEPTHS)),
   cards: z.boolean(),
   tablature: z.boolean(),
   hardSpots: z.boolean(),

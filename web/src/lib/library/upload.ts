@@ -1,5 +1,5 @@
 import { isArchive, MAX_PACKED_BYTES, MAX_SOURCE_BYTES } from '@oculon/core';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { problemWords } from '../words.ts';
 
 const importedSchema = z.object({
@@ -9,7 +9,7 @@ const importedSchema = z.object({
 const problemSchema = z.object({
   code: z.string(),
   message: z.string(),
-  parts: z.array(z.object({ id: z.string(), name: z.string() })).optional(),
+  parts: z.optional(z.array(z.object({ id: z.string(), name: z.string() }))),
 });
 export type Imported = z.infer<typeof importedSchema>;
 export type UploadProblem = z.infer<typeof problemSchema>;

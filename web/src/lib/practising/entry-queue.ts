@@ -1,6 +1,6 @@
 import { Mutex } from 'async-mutex';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { MOST_SENT, sentEntrySchema, type SentEntry } from '../practice/sent-entries.ts';
 
 /** An entry as it lies in the browser. */
@@ -137,8 +137,8 @@ const keptSchema = z.object({
   entry: sentEntrySchema,
   place: z.number(),
   isHeld: z.boolean(),
-  sentAt: z.string().optional(),
-  refused: z.string().optional(),
+  sentAt: z.optional(z.string()),
+  refused: z.optional(z.string()),
 });
 
 /** The browser's own store, one for each page. */

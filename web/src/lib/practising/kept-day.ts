@@ -1,5 +1,5 @@
 import { dayText, type Day } from '@oculon/core';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
 /** How a student has changed their day; kept in the browser, and for that day alone. */
 const daySchema = z.object({

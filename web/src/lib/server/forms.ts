@@ -15,7 +15,7 @@ export const fieldsIn = async (request: Request): Promise<URLSearchParams> => {
 export const textIn = (fields: URLSearchParams, name: string): string => fields.get(name) ?? '';
 
 /** What is wrong with each field, the first complaint about it. */
-export const problemsOf = (failure: z.ZodError): Readonly<Record<string, string>> => {
+export const problemsOf = (failure: z.core.$ZodError): Readonly<Record<string, string>> => {
   const problems: Record<string, string> = {};
   for (const { path, message } of failure.issues) problems[path.map(String).join('.')] ??= message;
   return problems;

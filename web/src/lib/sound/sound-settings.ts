@@ -1,17 +1,17 @@
 import { BALANCED_PARTS, HANDS_HEARD, PLAIN_BALANCE } from '@oculon/core';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
 /** Tempo as a share of the goal. */
 export const RATES = { slowest: 0.2, fastest: 1.3, step: 0.05 } as const;
 export const CLICKING = ['off', 'with-music', 'alone'] as const;
 export const SUBDIVISIONS = [1, 2, 3, 4] as const;
 
-const share = z.number().min(0).max(1.5);
+const share = z.number().check(z.minimum(0), z.maximum(1.5));
 
 /** How a teacher or student listens; kept in the browser. */
 export const soundSettingsSchema = z.object({
-  volume: z.number().min(0).max(1),
-  rate: z.number().min(RATES.slowest).max(RATES.fastest),
+  volume: z.number().check(z.minimum(0), z.maximum(1)),
+  rate: z.number().check(z.minimum(RATES.slowest), z.maximum(RATES.fastest)),
   asWritten: z.boolean(),
   /** Waits before each change of position. */
   waits: z.boolean(),
@@ -23,7 +23,7 @@ export const soundSettingsSchema = z.object({
   clicking: z.enum(CLICKING),
   subdivision: z.union(SUBDIVISIONS.map((each) => z.literal(each))),
   /** Beats with an accent, counted from 1. */
-  accents: z.array(z.int().min(1).max(32)),
+  accents: z.array(z.int().check(z.minimum(1), z.maximum(32))),
   /** Counts two against three in every beat. */
   twoAgainstThree: z.boolean(),
   /** Every second bar is silent. */

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { editSchema, humanText } from '@oculon/core';
 import { revisionSchema } from '../document/saving.ts';
 
@@ -12,6 +12,6 @@ export type SavedHistory = z.infer<typeof historySchema>;
 /** A name for a revision; null takes it off. */
 export const revisionLabelSchema = z.strictObject({
   revision: revisionSchema,
-  label: humanText(1, 100).nullable(),
+  label: z.nullable(humanText(1, 100)),
 });
 export type RevisionLabelChange = z.infer<typeof revisionLabelSchema>;

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { choiceSchema, humanText, noteIdSchema } from '@oculon/core';
 
 export const versionNameSchema = humanText(1, 100);
@@ -9,9 +9,6 @@ const MOST_CHOICES = 5000;
 /** Another way of a passage, to be kept as a version beside the one it was found in. */
 export const keptWaySchema = z.strictObject({
   name: versionNameSchema,
-  choices: z
-    .array(z.tuple([noteIdSchema, choiceSchema]))
-    .min(1)
-    .max(MOST_CHOICES),
+  choices: z.array(z.tuple([noteIdSchema, choiceSchema])).check(z.minLength(1), z.maxLength(MOST_CHOICES)),
 });
 export type KeptWay = z.infer<typeof keptWaySchema>;

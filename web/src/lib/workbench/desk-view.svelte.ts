@@ -1,5 +1,5 @@
 import { DENSITIES } from '@oculon/core';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { keep, kept } from '../browser-storage.svelte.ts';
 import { PLAIN_DISPLAY, type Display } from '../sheet/display.ts';
 import { LANES, type Lane } from './lanes/lane.ts';
@@ -13,26 +13,26 @@ const USUAL_ZOOM = 0.8;
 export const SHEET_LAYOUTS = ['page', 'line'] as const;
 export type SheetLayout = (typeof SHEET_LAYOUTS)[number];
 
-const keptView = z
-  .object({
-    zoom: z.number().min(ZOOMS[0]).max(ZOOMS.at(-1)!),
+const keptView = z.partial(
+  z.object({
+    zoom: z.number().check(z.minimum(ZOOMS[0]), z.maximum(ZOOMS.at(-1)!)),
     layout: z.enum(SHEET_LAYOUTS),
     step: z.enum(WORK_STEPS),
     lanes: z.partialRecord(z.enum(WORK_STEPS), z.array(z.enum(LANES))),
-    display: z
-      .object({
+    display: z.partial(
+      z.object({
         density: z.enum(DENSITIES),
         everyString: z.boolean(),
         ringing: z.boolean(),
         rightSigns: z.boolean(),
         movements: z.boolean(),
         harmony: z.boolean(),
-      })
-      .partial(),
+      }),
+    ),
     leftHanded: z.boolean(),
-    caret: z.int().min(0),
-  })
-  .partial();
+    caret: z.int().check(z.minimum(0)),
+  }),
+);
 
 /** How the teacher looks at a piece. It is no part of the fingering; the browser remembers it for each version. */
 export class DeskView {

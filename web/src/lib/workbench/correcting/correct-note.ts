@@ -1,6 +1,6 @@
 import type { Correction, CorrectionProblem, ImportProblem, NoteId, NoteIndex, Score } from '@oculon/core';
 import { pitchLabel } from '@oculon/core';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { correctNotes, type CorrectedPiece } from '../../library/upload.ts';
 import type { CurrentPlan } from '../../planner/current-plan.svelte.ts';
 import { fileNameOf } from '../../save-file.ts';
@@ -9,14 +9,14 @@ import { problemWords } from '../../words.ts';
 /** A correction that was made, as it is told, with the one that takes it back. */
 const correctedSchema = z.object({
   words: z.string(),
-  note: z.number().int(),
+  note: z.int(),
   back: z.union([
     z.object({
       kind: z.literal('pitch'),
       pitch: z.object({
         step: z.enum(['C', 'D', 'E', 'F', 'G', 'A', 'B']),
-        alter: z.number().int(),
-        octave: z.number().int(),
+        alter: z.int(),
+        octave: z.int(),
       }),
     }),
     z.object({ kind: z.literal('tie'), isTied: z.boolean() }),

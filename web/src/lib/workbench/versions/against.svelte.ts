@@ -1,5 +1,5 @@
 import type { ChoicePreview, Edit } from '@oculon/core';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { savedEditSchema } from '../../document/saving.ts';
 import type { Decisions } from '../../document/decisions.svelte.ts';
 import type { VersionComparison } from '../../planner/api.ts';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import * as z from 'zod';
+  import * as z from 'zod/mini';
   import type { SaveQueue } from '../../document/save-queue.svelte.ts';
   import type { WayView } from '../../planner/api.ts';
 
