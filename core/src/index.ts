@@ -243,7 +243,8 @@ export { JSON_FORMATS } from './formats/json-schemas.ts';
 // Words, in two languages
 export { LANGUAGES, type Language, NOTE_NAMES, type NoteNames } from './wording/language.ts';
 export type { MessageKey } from './wording/catalogue.ts';
-export { type Wording, wordingIn, yesNo } from './wording/wording.ts';
+export { wordingIn } from './wording/languages.ts';
+export { englishWording, type Wording, yesNo } from './wording/wording.ts';
 export { placeText } from './wording/place-words.ts';
 export { findingText } from './wording/finding-words.ts';
 export { problemText, repairText } from './wording/reading-words.ts';

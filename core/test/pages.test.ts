@@ -5,7 +5,7 @@ import { planPiece, type Plan } from '../src/plan/plan.ts';
 import { exampleScore } from '../src/testing/planning.ts';
 import { DEPTHS } from '../src/walk/telling.ts';
 import { walkThrough } from '../src/wording/walkthrough.ts';
-import { wordingIn } from '../src/wording/wording.ts';
+import { wordingIn } from '../src/wording/languages.ts';
 import { CORPUS } from './fuzz/corpus.ts';
 import { generatedXml } from './golden/pieces.ts';
 

@@ -4,7 +4,7 @@ import { markedPage } from '../src/page/density.ts';
 import { choiceOf, struckNotes } from '../src/testing/planning.ts';
 import { DEPTHS } from '../src/walk/telling.ts';
 import { walkThrough } from '../src/wording/walkthrough.ts';
-import { wordingIn } from '../src/wording/wording.ts';
+import { wordingIn } from '../src/wording/languages.ts';
 import { judgeTextured, planTextured, type Tally, type TexturedVerdict } from './judge-textured.ts';
 import { playedNotes, TEXTURES } from './passages/textures/texture.ts';
 import { IS_WHOLE } from './programs.ts';

@@ -2,7 +2,7 @@ import type { ImportProblem, Repair } from '../formats/import-problem.ts';
 import type { Finding } from '../review/finding.ts';
 import { findingText } from '../wording/finding-words.ts';
 import { problemText, repairText } from '../wording/reading-words.ts';
-import { wordingIn } from '../wording/wording.ts';
+import { wordingIn } from '../wording/languages.ts';
 
 const english = wordingIn('en');
 

@@ -2,7 +2,8 @@ import { parse, TYPE, type MessageFormatElement } from '@formatjs/icu-messagefor
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { CATALOGUES, type MessageKey } from './catalogue.ts';
+import type { MessageKey } from './catalogue.ts';
+import { CATALOGUES } from './languages.ts';
 import { LANGUAGES } from './language.ts';
 
 /** The arguments of a message with how they are used: `price number`, `more select no yes`. */

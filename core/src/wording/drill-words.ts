@@ -15,7 +15,8 @@ import {
 } from '../practice/drills/keys.ts';
 import type { DrillProblem, ParameterValue } from '../practice/drills/parameter.ts';
 import type { ProgressionName } from '../practice/drills/progressions.ts';
-import { CATALOGUES, type MessageKey } from './catalogue.ts';
+import type { MessageKey } from './catalogue.ts';
+import { ENGLISH } from './english.ts';
 import type { MessageValues, Wording } from './wording.ts';
 
 export const drillName = ({ say }: Wording, kind: DrillName): string => say(`drill.name.${kind}`);
@@ -30,7 +31,7 @@ export const drillCare = ({ say }: Wording, kind: DrillName): readonly string[] 
 export const parameterName = ({ say }: Wording, name: string): string =>
   say(`drill.parameter.${name}` as MessageKey);
 
-const isNamed = (key: string): key is MessageKey => key in CATALOGUES.en;
+const isNamed = (key: string): key is MessageKey => key in ENGLISH;
 const noteOf = ({ note }: Wording, { step, alter }: Pick<Key, 'step' | 'alter'>): string =>
   note({ step, alter, octave: 4 });
 

@@ -5,7 +5,7 @@ import { planPiece, DEFAULT_SETUP } from '../plan/plan.ts';
 import { exampleScore } from '../testing/planning.ts';
 import { strayWords, withOwnWords } from './own-sentences.ts';
 import { walkThrough, type WalkLine, type WalkSentence } from './walkthrough.ts';
-import { wordingIn } from './wording.ts';
+import { wordingIn } from './languages.ts';
 
 const score = exampleScore({
   voices: ['C4/4 E4/4 G4/4 C5/4 | E5/4 G5/4 A5/4 G5/4 | E4/4 D4/4 C4/2', 'C3/1 | A2/1 | C3/1'],

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { exampleScore } from '../testing/planning.ts';
 import { placeText } from './place-words.ts';
-import { wordingIn } from './wording.ts';
+import { wordingIn } from './languages.ts';
 
 const places = (score: ReturnType<typeof exampleScore>): string[] =>
   score.notes.map(({ onset }) => placeText(wordingIn('en'), score, onset));

@@ -10,7 +10,7 @@ import { momentsOf } from '../walk/moments.ts';
 import { DEPTHS } from '../walk/telling.ts';
 import { momentText } from './walk-words.ts';
 import { walkThrough, walkHeading } from './walkthrough.ts';
-import { wordingIn } from './wording.ts';
+import { wordingIn } from './languages.ts';
 
 const EN = wordingIn('en');
 const ES = wordingIn('es');

@@ -10,12 +10,12 @@ import { RIGHT_TERMS } from '../right/search/costs.ts';
 import { DAMPING_MEANS } from '../technique/damping.ts';
 import { SHIFT_RIDES } from '../technique/shifts.ts';
 import { exampleScore, planVoices } from '../testing/planning.ts';
-import { CATALOGUES } from './catalogue.ts';
+import { CATALOGUES } from './languages.ts';
 import { findingText } from './finding-words.ts';
 import { problemText, repairText } from './reading-words.ts';
 import { signText } from './sign-words.ts';
 import { rightSigns } from '../technique/right-signs.ts';
-import { wordingIn } from './wording.ts';
+import { wordingIn } from './languages.ts';
 
 const english = wordingIn('en');
 const spanish = wordingIn('es');

@@ -1,6 +1,7 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import { pitchLabel, type PitchSpelling, type Step } from '../music/pitch.ts';
-import { CATALOGUES, type MessageKey } from './catalogue.ts';
+import type { Catalogue, MessageKey } from './catalogue.ts';
+import { ENGLISH } from './english.ts';
 import type { Language, NoteNames } from './language.ts';
 
 export type MessageValues = Readonly<Record<string, string | number>>;
@@ -34,12 +35,8 @@ const pitchText = (pitch: PitchSpelling, names: NoteNames): string => {
   return names === 'letters' ? label : `${SOLFEGE[pitch.step]}${label.slice(1)}`;
 };
 
-/** The wording of a language; notes are called as is usual in it unless it is said otherwise. */
-export const wordingIn = (
-  language: Language,
-  noteNames: NoteNames = language === 'es' ? 'solfege' : 'letters',
-): Wording => {
-  const catalogue = CATALOGUES[language];
+/** The wording that a catalogue of messages makes in its language. */
+export const wordingFrom = (catalogue: Catalogue, language: Language, noteNames: NoteNames): Wording => {
   const read = new Map<MessageKey, IntlMessageFormat>();
   const list = new Intl.ListFormat(language, { type: 'conjunction' });
   return {
@@ -56,6 +53,9 @@ export const wordingIn = (
     all: (things) => list.format(things),
   };
 };
+
+/** The wording of whoever needs no other language: Spanish does not come along. */
+export const englishWording = (): Wording => wordingFrom(ENGLISH, 'en', 'letters');
 
 /** The value that a choice between two texts is made by. */
 export const yesNo = (is: boolean): 'yes' | 'no' => (is ? 'yes' : 'no');

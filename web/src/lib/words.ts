@@ -1,5 +1,6 @@
 import {
   difficultyText,
+  englishWording,
   findingText,
   guideText,
   heldText,
@@ -13,12 +14,11 @@ import {
   rightTermsText,
   ruleText,
   signText,
-  wordingIn,
   type Wording,
 } from '@oculon/core';
 
 /** The language of the interface; what is said for a student is said in the student's. */
-export const wording: Wording = wordingIn('en');
+export const wording: Wording = englishWording();
 export const { say } = wording;
 
 type Said<Rest extends readonly unknown[]> = (...rest: Rest) => string;

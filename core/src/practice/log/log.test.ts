@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { wordingIn } from '../../wording/wording.ts';
+import { wordingIn } from '../../wording/languages.ts';
 import { forecastText, meetingName, weekSummaryText, workName } from '../../wording/log-words.ts';
 import type { Course, CourseGoal } from '../course.ts';
 import { dayText, later, readDay, type Day } from '../days.ts';

@@ -1,5 +1,5 @@
 import { signText } from '../../wording/sign-words.ts';
-import { wordingIn } from '../../wording/wording.ts';
+import { wordingIn } from '../../wording/languages.ts';
 import { describe, expect, it } from 'vitest';
 import { clockOf } from '../../score/clock.ts';
 import type { StrumDirection } from '../../score/score.ts';

@@ -3,7 +3,7 @@
     drillKindNamed,
     parameterName,
     valueName,
-    wordingIn,
+    englishWording,
     type DrillName,
     type Parameter,
     type ParameterValue,
@@ -18,7 +18,7 @@
   }
   const { kind, typed, onchoose }: Props = $props();
 
-  const wording = wordingIn('en');
+  const wording = englishWording();
   const parameters = $derived(Object.entries(drillKindNamed(kind)!.parameters));
   const valueOf = (name: string, { initial }: Parameter): string =>
     typed[name] ?? (typeof initial === 'object' ? initial.join('+') : String(initial));

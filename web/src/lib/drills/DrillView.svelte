@@ -7,7 +7,7 @@
     drillAbout,
     drillGroupName,
     drillName,
-    wordingIn,
+    englishWording,
     type Density,
     type DrillName,
   } from '@oculon/core';
@@ -24,7 +24,7 @@
 
   const { data, asked }: { data: Pick<PageData, 'students'>; asked: URLSearchParams } = $props();
 
-  const wording = wordingIn('en');
+  const wording = englishWording();
   const NOBODY: DrillPlayer = { setup: {}, language: 'en', noteNames: 'letters' };
 
   const {

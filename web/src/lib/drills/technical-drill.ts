@@ -5,6 +5,7 @@ import {
   drillSource,
   drillTitle,
   readDrill,
+  englishWording,
   wordingIn,
   type DrillName,
   type Language,
@@ -29,7 +30,7 @@ export const technicalDrill = (
   { setup, language, noteNames }: DrillPlayer,
 ): WantedDrill => {
   const read = readDrill(kind, typed);
-  if (!read.ok) throw new NoDrill(drillProblemText(wordingIn('en'), read.error));
+  if (!read.ok) throw new NoDrill(drillProblemText(englishWording(), read.error));
   const wording = wordingIn(language, noteNames);
   const title = drillTitle(wording, read.value);
   return {

@@ -4,7 +4,7 @@
     spotBars,
     spotDrillName,
     spotKindName,
-    wordingIn,
+    englishWording,
     type Score,
     type SpotDrill,
   } from '@oculon/core';
@@ -19,7 +19,7 @@
   }
   const { score, spots, chosen, onchoose }: Props = $props();
 
-  const wording = wordingIn('en');
+  const wording = englishWording();
   const capital = (text: string): string => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 </script>
 
