@@ -1,4 +1,4 @@
-import { Chord } from 'tonal';
+import { detect } from '@tonaljs/chord-detect';
 import { midiOf, type PitchSpelling } from '../music/pitch.ts';
 
 /** Fewer different pitches make no chord worth a name. */
@@ -44,14 +44,14 @@ const printed = (note: string): string => note.replaceAll('#', '♯').replaceAll
 
 /**
  * The usual name of the chord that some sounding pitches make, the lowest as its bass: `Am`, `D7/F♯`. Undefined for
- * fewer than three different pitches and for notes that make no known chord. The names are those of the general
- * music-theory library `tonal`.
+ * fewer than three different pitches and for notes that make no known chord. The names are those of the part of
+ * the general music-theory library `tonal` that names chords.
  */
 export const chordName = (pitches: readonly PitchSpelling[]): string | undefined => {
   const sorted = pitches.toSorted((a, b) => midiOf(a) - midiOf(b));
   const classes = [...new Set(sorted.map(({ step, alter }) => `${step}${ACCIDENTALS[alter] ?? ''}`))];
   if (classes.length < FEWEST_PITCHES) return undefined;
-  const [best] = Chord.detect(classes)
+  const [best] = detect(classes)
     .map(named)
     .sort((a, b) => plainness(a) - plainness(b));
   return best && `${printed(best.root)}${best.kind}${best.bass === '' ? '' : `/${printed(best.bass)}`}`;
