@@ -1,7 +1,8 @@
 /** Gives the page back to the teacher for a moment. */
 export const nextTask = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
-const whenIdle = (): Promise<void> =>
+/** Waits until the page has nothing else to do, or for a moment where it never has. */
+export const whenIdle = (): Promise<void> =>
   new Promise((resolve) => {
     if ('requestIdleCallback' in globalThis) requestIdleCallback(() => resolve(), { timeout: 400 });
     else setTimeout(resolve, 40);

@@ -156,9 +156,10 @@ export const drawSystem = async (
   breathe: () => Promise<void>,
   continues = false,
 ): Promise<SystemGeometry> => {
-  holder.replaceChildren();
   const total = widths.reduce((sum, width) => sum + width, 0) + 2;
-  const renderer = new Renderer(holder as HTMLDivElement, Renderer.Backends.SVG);
+  // Drawn apart: in the page every bar would be styled, laid out and painted with those before it.
+  const apart = document.createElement('div');
+  const renderer = new Renderer(apart, Renderer.Backends.SVG);
   renderer.resize(total, 400);
   const context = renderer.getContext() as SVGContext;
   context.setFillStyle('currentColor');
@@ -207,8 +208,9 @@ export const drawSystem = async (
   }
   await breathe();
   drawTies(context, score, places);
-  const svg = holder.querySelector('svg')!;
+  const svg = apart.querySelector('svg')!;
   svg.setAttribute('aria-hidden', 'true');
+  holder.replaceChildren(svg);
   return {
     first,
     last: first + widths.length - 1,

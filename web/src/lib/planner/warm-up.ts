@@ -52,17 +52,23 @@ export const exerciseScore = (): Score => {
   return read.value.score;
 };
 
-/** Changes tried on the exercise: enough for the planner's code to be compiled in earnest. */
-const TRIALS = 40;
+/** Times the exercise is read and planned from nothing, as the first piece will be, and changes tried on it afterwards. */
+const PLANS = 8;
+const CHANGES = 40;
 
 /**
- * Plans the exercise and then changes of it, one each time it is asked to go on. The first piece a teacher opens,
+ * Reads and plans the exercise and then changes of it, one each time it is asked to go on. The first piece a teacher opens,
  * and the first note changed in it, then meet code that is already compiled, which halves the wait.
  */
-export function* warmUpSteps(score: Score): Generator<void> {
+export function* warmUpSteps(): Generator<void> {
+  for (let again = 1; again < PLANS; again += 1) {
+    planPiece(exerciseScore(), EMPTY_FINGERING, DEFAULT_SETUP);
+    yield;
+  }
+  const score = exerciseScore();
   let plan: Plan = planPiece(score, EMPTY_FINGERING, DEFAULT_SETUP);
   const start = plan;
-  for (let trial = 0; trial < TRIALS; trial += 1) {
+  for (let trial = 0; trial < CHANGES; trial += 1) {
     yield;
     const note = score.notes[(trial * 7) % score.notes.length]!;
     const finger: LeftFinger = start.notes[note.index]!.finger === 2 ? 3 : 2;

@@ -97,7 +97,7 @@ const warmUp = async (): Promise<void> => {
     const quiet = performance.now() - lastCall;
     await new Promise((resolve) => setTimeout(resolve, Math.max(BETWEEN_STEPS, QUIET - quiet)));
     if (performance.now() - lastCall < QUIET) continue;
-    steps ??= warmUpSteps(exerciseScore());
+    steps ??= warmUpSteps();
     if (steps.next().done) return;
   }
 };

@@ -1,10 +1,12 @@
 import { preloadCode } from '$app/navigation';
-import { breather } from '../engraving/drawing-queue.ts';
+import { breather, whenIdle } from '../engraving/drawing-queue.ts';
 import { loadMusicFonts } from '../engraving/fonts.ts';
 import { readyPlanner } from '../planner/client.ts';
 
 /** Room for two bars nobody sees, in px. */
 const BARS = [320, 320];
+/** Systems drawn until the engraver's code is compiled: the first of a piece take three times as long as the later ones. */
+const SYSTEMS = 6;
 
 /**
  * Fetches and compiles what the next piece needs, planner, fonts and engraving, while the teacher looks for it.
@@ -12,11 +14,18 @@ const BARS = [320, 320];
  */
 export const getReady = async (): Promise<void> => {
   try {
-    const [score] = await Promise.all([readyPlanner(), loadMusicFonts(), preloadCode('/pieces/next')]);
+    const [score] = await Promise.all([
+      readyPlanner(),
+      loadMusicFonts(),
+      preloadCode('/pieces/next/version'),
+    ]);
     if (!score) return;
     const { drawSystem, useMusicFonts } = await import('../engraving/vexflow-system.ts');
     useMusicFonts();
-    await drawSystem(document.createElement('div'), score, 0, BARS, breather());
+    for (let system = 0; system < SYSTEMS; system += 1) {
+      await whenIdle();
+      await drawSystem(document.createElement('div'), score, system * BARS.length, BARS, breather());
+    }
   } catch {
     // Offline or interrupted: opening a piece will say so.
   }

@@ -3,6 +3,7 @@ import * as Comlink from 'comlink';
 import type { Planner } from '../planner/client.ts';
 import { scoreAsRead } from '../planner/setup.ts';
 import { problemWords } from '../words.ts';
+import { startSource, type Source } from './source.ts';
 
 type Octave = Parameters<typeof scoreAsRead>[1]['octave'];
 
@@ -22,13 +23,16 @@ export class OpenPiece {
     this.#octave = octave;
   }
 
-  /** Fetches the piece and has the planner read it; false, with the problem in words, when that cannot be done. */
-  async open(piece: string, part: string, planner: Planner): Promise<boolean> {
+  /**
+   * Has the planner read the piece; false, with the problem in words, when that cannot be done. `coming` is its file where it
+   * was asked for already.
+   */
+  async open(piece: string, part: string, planner: Planner, coming?: Source): Promise<boolean> {
     try {
-      const response = await fetch(`/api/pieces/${piece}/source`);
-      if (!response.ok)
+      const source = (await coming) ?? (await startSource(piece));
+      if (!source)
         return this.fail('The piece could not be fetched. Check the connection and load the page again.');
-      const bytes = new Uint8Array(await response.arrayBuffer());
+      const bytes = new Uint8Array(source);
       const opened = await planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part);
       if (!opened.ok) return this.fail(problemWords(opened.error));
       this.#read = opened.value.score;

@@ -12,6 +12,7 @@ import { OpenPiece } from './open-piece.svelte.ts';
 import { Against } from './versions/against.svelte.ts';
 import { Past } from './past/past.svelte.ts';
 import { SheetMarks } from './sheet-marks.svelte.ts';
+import type { Source } from './source.ts';
 
 /** Edits that change nothing in what is played. */
 const UNPLAYED: ReadonlySet<Edit['kind']> = new Set(['dismiss', 'sentence']);
@@ -19,6 +20,8 @@ const UNPLAYED: ReadonlySet<Edit['kind']> = new Set(['dismiss', 'sentence']);
 export interface WorkbenchStart extends SavedFingering {
   readonly piece: string;
   readonly part: string;
+  /** The file of the piece, where it was asked for ahead. */
+  readonly source?: Source | undefined;
 }
 
 /** A version as a page has loaded it. */
@@ -27,8 +30,8 @@ export interface LoadedVersion extends Omit<WorkbenchStart, 'piece'> {
 }
 
 /** The workbench of a version that a page has loaded; `open` has still to be called, and `close` at the end. */
-export const workbenchOf = ({ piece, fingering, revision, edits, editIds, part }: LoadedVersion): Workbench =>
-  new Workbench({ piece: piece.id, fingering, revision, edits, editIds, part });
+export const workbenchOf = ({ piece, ...start }: LoadedVersion): Workbench =>
+  new Workbench({ ...start, piece: piece.id });
 
 /**
  * One open piece: its parts, and what passes between them. Edits flow one way: command → decisions → plan → sheet. A
@@ -80,7 +83,8 @@ export class Workbench {
   }
 
   async open(): Promise<void> {
-    if (!(await this.piece.open(this.#start.piece, this.#start.part, this.#planner))) return;
+    const { piece, part, source } = this.#start;
+    if (!(await this.piece.open(piece, part, this.#planner, source))) return;
     try {
       await this.decisions.adopt();
       this.piece.phase = 'ready';

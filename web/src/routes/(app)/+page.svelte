@@ -79,7 +79,12 @@
           <tbody>
             {#each found as piece (piece.id)}
               <tr class="hover:bg-base-200">
-                <td><a class="link-hover font-serif text-base" href="/pieces/{piece.id}">{piece.title}</a></td
+                <td
+                  ><a
+                    class="link-hover font-serif text-base"
+                    href={piece.latest ? `/pieces/${piece.id}/${piece.latest}` : `/pieces/${piece.id}`}
+                    >{piece.title}</a
+                  ></td
                 >
                 <td class={ON_A_DESK}>{piece.composer || '–'}</td>
                 <td class="text-right tabular-nums {ON_A_DESK}">{piece.bars}</td>

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { Queryable } from '../database/database.ts';
-import { pieceIdSchema, type PieceId, type TeacherId } from '../ids.ts';
+import { fingeringIdSchema, pieceIdSchema, type PieceId, type TeacherId } from '../ids.ts';
 
 /** A piece as the library lists it. */
 const pieceSchema = z.object({
@@ -21,13 +21,21 @@ export type ToldRepair = z.infer<typeof repairsSchema>[number];
 
 const COLUMNS = `id, title, composer, bars, notes, key_fifths as "keyFifths", key_mode as "keyMode", touched_at as "touchedAt"`;
 
+/** A piece of the library with the version that was worked on last: the one at which it opens. */
+const listedSchema = pieceSchema.extend({ latest: fingeringIdSchema.nullable() });
+export type ListedPiece = z.infer<typeof listedSchema>;
+
 /** All pieces of a teacher, last touched first. */
-export const listPieces = async (client: Queryable, teacher: TeacherId): Promise<Piece[]> => {
+export const listPieces = async (client: Queryable, teacher: TeacherId): Promise<ListedPiece[]> => {
   const { rows } = await client.query(
-    `select ${COLUMNS} from pieces where teacher_id = $1 order by touched_at desc, title`,
+    `select ${COLUMNS},
+       (select version.id from fingerings version
+        where version.teacher_id = $1 and version.piece_id = pieces.id and version.deleted_at is null
+        order by version.touched_at desc, version.created_at limit 1) as latest
+     from pieces where teacher_id = $1 order by touched_at desc, title`,
     [teacher],
   );
-  return z.array(pieceSchema).parse(rows);
+  return z.array(listedSchema).parse(rows);
 };
 
 export const findPiece = async (

@@ -3,6 +3,7 @@
   import Part from '../../Part.svelte';
   import DeskStatus from '../DeskStatus.svelte';
   import StepPane from './StepPane.svelte';
+  import type { WorkStep } from './work-steps.ts';
 
   interface Props extends ComponentProps<typeof StepPane> {
     /** What the version at hand is called. */
@@ -14,9 +15,11 @@
 
   const { piece, planned, past, against, view, notice } = $derived(step.workbench);
   let place = $state<HTMLElement>();
-  // Another step begins at its top.
+  let shown: WorkStep | undefined;
+  // Another step begins at its top; at the first nothing has been scrolled yet, and to ask for it would lay the page out at once.
   $effect(() => {
-    if (view.step) place?.scrollTo({ top: 0 });
+    if (shown && shown !== view.step) place?.scrollTo({ top: 0 });
+    shown = view.step;
   });
 </script>
 
