@@ -307,7 +307,9 @@
       onclose={() => (own.draft = undefined)}
     />
   {/if}
-  {#if workbench}<ConflictDialog piece={workbench.piece} decisions={workbench.decisions} />{/if}
+  {#if workbench?.decisions.conflict && workbench.piece.score}
+    <ConflictDialog score={workbench.piece.score} conflict={workbench.decisions.conflict} />
+  {/if}
 </div>
 
 <style>

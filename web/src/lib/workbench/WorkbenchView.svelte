@@ -3,7 +3,6 @@
   import { onMount, untrack } from 'svelte';
   import { MediaQuery, SvelteSet } from 'svelte/reactivity';
   import Part from '../Part.svelte';
-  import ConflictDialog from '../document/ConflictDialog.svelte';
   import { loadMusicFonts } from '../engraving/fonts.ts';
   import DifficultyStrip from '../sheet/DifficultyStrip.svelte';
   import Sheet from '../sheet/Sheet.svelte';
@@ -11,7 +10,6 @@
   import AtCaret from './at-caret/AtCaret.svelte';
   import type { PageDeed } from './commands/page-deed.ts';
   import DeskHeader from './DeskHeader.svelte';
-  import FirstMinuteCard from './first-minute/FirstMinuteCard.svelte';
   import { FirstMinute } from './first-minute/first-minute.svelte.ts';
   import { Hearing } from './hearing.svelte.ts';
   import { PieceExport, type ExportFormat } from './piece-export.svelte.ts';
@@ -172,7 +170,11 @@
           </div>
           <Part name="The sheet"><Sheet bind:this={sheet} {workbench} playhead={hearing?.playhead} /></Part>
         </main>
-        {#if minute.step}<FirstMinuteCard {minute} {workbench} />{/if}
+        {#if minute.step}
+          {#await import('./first-minute/FirstMinuteCard.svelte') then { default: FirstMinuteCard }}
+            <FirstMinuteCard {minute} {workbench} />
+          {/await}
+        {/if}
       </div>
       <aside class="beside">
         <div class="caret">
@@ -195,8 +197,12 @@
         />
       </aside>
     </div>
-    <ConflictDialog {piece} {decisions} />
     <!-- What is seldom opened is fetched when it is. -->
+    {#if decisions.conflict && piece.score}
+      {#await import('../document/ConflictDialog.svelte') then { default: ConflictDialog }}
+        <ConflictDialog score={piece.score} conflict={decisions.conflict} />
+      {/await}
+    {/if}
     {#if workbench.otherWays.isOpen}
       {#await import('./ways/WaysDialog.svelte') then { default: WaysDialog }}
         <WaysDialog
