@@ -120,7 +120,9 @@ const wayBetween = (
     cost += (costs.shift + costs.shiftDistance * distance * hurry) * share;
     cost += costs.settle * Math.max(0, to.fret - from.position - 1);
   }
-  if (isSlide) return cost - costs.place + (isShift ? costs.slideLast : costs.slideInPosition);
+  const slideHaste = (costs.hopReferenceTime / secondsBefore) ** costs.slideHaste;
+  const slide = costs.slideLast * Math.min(costs.slideHasteMost, Math.max(1, slideHaste));
+  if (isSlide) return cost - costs.place + (isShift ? slide : costs.slideInPosition);
   if (from.finger === to.finger) {
     const hop = costs.hop * Math.min(2, Math.max(0.15, costs.hopReferenceTime / secondsBefore));
     // The same finger again on another string: a jump, or for the index on one fret a barre laid for it.

@@ -44,6 +44,9 @@ describe('what a movement of the left hand costs', () => {
       const line = ['A4/4 B4/4'];
       expect(paid('guide', line, '1:1 1:1')).toEqual([0, 0]);
       expect(paid('hop', line, '1:1 1:1')[1]).toBeCloseTo(costs.slideLast);
+      // At 90 a sixteenth lasts a sixth of a second.
+      const fast = paid('hop', ['A4/16 B4/16 C5/16 B4/16'], '1:1 1:1 1:2 1:1')[1];
+      expect(fast).toBeCloseTo(costs.slideLast * costs.slideHasteMost);
     });
   });
 

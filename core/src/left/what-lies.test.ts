@@ -156,6 +156,37 @@ describe('what lies, lies', () => {
       expect(strings.slice(pair, pair + 2)).toEqual(strings.slice(0, 2));
     expect(Math.abs(strings[0]! - strings[1]!)).toBe(2);
   });
+
+  it('the first of some sixths lies as those that follow', () => {
+    const sixths =
+      'D4+B4/8 C4+A4/8 B3+G4/8 A3+F#4/8 | B3+G4/8 C4+A4/8 D4+B4/8 E4+C5/8 | F#4+D5/8 E4+C5/8 D4+B4/8 C4+A4/8';
+    const score = exampleScore({
+      meter: { beats: 2, beatType: 4 },
+      tempo: 70,
+      voices: [sixths, 'D3/2 | D3/2 | D3/2'],
+    });
+    // Not on ② and ①, with 1 and 4 four frets apart.
+    expect(
+      planPiece(score)
+        .notes.slice(0, 2)
+        .map(({ string }) => string),
+    ).toEqual([3, 1]);
+  });
+});
+
+describe('a scale in fast notes', () => {
+  it('goes up and down without a finger that slides from the note it has just played', () => {
+    const up =
+      'C3/16 D3/16 E3/16 F3/16 G3/16 A3/16 B3/16 C4/16 D4/16 E4/16 F4/16 G4/16 A4/16 B4/16 C5/16 D5/16';
+    const down =
+      'E5/16 D5/16 C5/16 B4/16 A4/16 G4/16 F4/16 E4/16 D4/16 C4/16 B3/16 A3/16 G3/16 F3/16 E3/16 D3/16';
+    const { notes } = planPiece(exampleScore({ tempo: 100, voices: [`${up} | ${down} | C3/1`] }));
+    const slides = notes.filter(({ finger, string }, index) => {
+      const before = notes[index - 1];
+      return finger && before?.finger === finger && before.string === string;
+    });
+    expect(slides).toEqual([]);
+  });
 });
 
 describe('the index, flat or on its tip', () => {

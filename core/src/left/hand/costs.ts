@@ -197,6 +197,11 @@ export const LEFT_COST_RULES = {
     'per pair',
     'notes in parallel lie on the strings that their interval has in the hand; our own value',
   ),
+  pairSpreadFirst: rule(
+    0.5,
+    'per first pair of a row',
+    'the pair from which others move in parallel lies as they do, but where it comes from elsewhere; our own value',
+  ),
   pairLeft: rule(
     1.6,
     'per pair',
@@ -251,6 +256,12 @@ export const LEFT_COST_RULES = {
   shiftHolding: rule(1.2, 'factor', 'a note held through the shift ties the hand'),
   guideSlide: rule(0.1, 'per guide finger', 'the guide slides instead of being placed'),
   slideLast: rule(0.51, 'per finger', 'sliding the note just played breaks the line a little'),
+  slideHaste: rule(
+    2,
+    'exponent of the hop reference time over the time there is',
+    'in fast notes no finger glides unheard from the note that it has just played; our own value',
+  ),
+  slideHasteMost: rule(3, 'factor', 'as dear then as to slide without moving the hand; our own value'),
   slideInPosition: rule(1.55, 'per finger', 'one finger on two frets of a string without moving the hand'),
   slideBeside: rule(
     0.5,

@@ -1,9 +1,12 @@
 import type { Slice } from '../../score/slices.ts';
 import type { Sound } from '../../score/sounds.ts';
 
-/** Two notes of one voice that are struck together and move on from two others in parallel. */
+/** The first pair of a row comes from none. */
+export const FROM_NONE = -1;
+
+/** Two notes of one voice that are struck together, in a row of pairs that move in parallel. */
 export interface ParallelPair {
-  /** Sounds, and those of the pair before that they come from. */
+  /** Sounds, and those of the pair before that they come from, or `FROM_NONE`. */
   readonly low: number;
   readonly high: number;
   readonly lowFrom: number;
@@ -18,7 +21,9 @@ export interface ParallelPair {
  */
 const STRINGS_APART: Readonly<Record<number, number>> = { 3: 1, 4: 1, 8: 2, 9: 2, 12: 2, 15: 3, 16: 3 };
 
-const pairIn = (slice: Slice | undefined, sounds: readonly Sound[], voice: string) => {
+type Pair = Pick<ParallelPair, 'apart' | 'high' | 'low'>;
+
+const pairIn = (slice: Slice | undefined, sounds: readonly Sound[], voice: string): Pair | undefined => {
   const [low, high, more] = (slice?.struck ?? [])
     .filter((sound) => sounds[sound]!.voice === voice)
     .sort((a, b) => sounds[a]!.midi - sounds[b]!.midi);
@@ -27,20 +32,31 @@ const pairIn = (slice: Slice | undefined, sounds: readonly Sound[], voice: strin
   return apart === undefined ? undefined : { low, high, apart };
 };
 
-/** By slice: the pair of a voice that moves on in parallel from the slice before, to the same kind of interval. */
+/** Whether a pair moves on to another of the same kind of interval, both notes up or both down. */
+const movesOn = (from: Pair, to: Pair, sounds: readonly Sound[]): boolean => {
+  const lower = sounds[to.low]!.midi - sounds[from.low]!.midi;
+  const higher = sounds[to.high]!.midi - sounds[from.high]!.midi;
+  return from.apart === to.apart && lower * higher > 0;
+};
+
+/** By slice: the pair of a voice in a row of pairs that move in parallel, from the slice before or to the next. */
 export const parallelPairs = (
   slices: readonly Slice[],
   sounds: readonly Sound[],
 ): readonly (ParallelPair | undefined)[] =>
   slices.map((slice, index) => {
-    const voices = new Set(slice.struck.map((sound) => sounds[sound]!.voice));
-    for (const voice of voices) {
+    const pairs = [...new Set(slice.struck.map((sound) => sounds[sound]!.voice))].flatMap((voice) => {
       const own = pairIn(slice, sounds, voice);
-      const before = own && pairIn(slices[index - 1], sounds, voice);
-      if (!own || !before || own.apart !== before.apart) continue;
-      const lower = sounds[own.low]!.midi - sounds[before.low]!.midi;
-      const higher = sounds[own.high]!.midi - sounds[before.high]!.midi;
-      if (lower * higher > 0) return { ...own, lowFrom: before.low, highFrom: before.high };
+      return own ? [{ own, voice }] : [];
+    });
+    for (const { own, voice } of pairs) {
+      const before = pairIn(slices[index - 1], sounds, voice);
+      if (before && movesOn(before, own, sounds))
+        return { ...own, lowFrom: before.low, highFrom: before.high };
+    }
+    for (const { own, voice } of pairs) {
+      const next = pairIn(slices[index + 1], sounds, voice);
+      if (next && movesOn(own, next, sounds)) return { ...own, lowFrom: FROM_NONE, highFrom: FROM_NONE };
     }
     return undefined;
   });

@@ -25,6 +25,8 @@ export interface Haste {
   readonly unguided: number;
   /** What one weighs that the finger leads which has just played the line. */
   readonly ledByLine: number;
+  /** What it costs that a finger slides from the note which it has just played. */
+  readonly slide: number;
   /** What a shift costs less when nothing has held the hand for some time. */
   readonly calm: number;
 }
@@ -37,6 +39,10 @@ export const hasteOf = (costs: LeftCosts, secondsBefore: number): Haste => {
     shift: Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / secondsBefore),
     unguided: Math.min(most, Math.max(1 / most, hasteAgainst(costs.shiftReferenceTime))),
     ledByLine: costs.shiftLedByLine * Math.min(most, Math.max(1, hasteAgainst(costs.hopReferenceTime))),
+    slide: Math.min(
+      costs.slideHasteMost,
+      Math.max(1, (costs.hopReferenceTime / secondsBefore) ** costs.slideHaste),
+    ),
     calm: Math.max(costs.shiftCalmLeast, Math.min(1, costs.shiftCalm / secondsBefore)),
   };
 };
@@ -142,7 +148,7 @@ export class StepBounds {
         placing += Math.min(costs.slideInPosition, costs.place + this.hop(hand));
       else if (leaving.fingerBound[hand]! >= BUSY && leaving.fingerIsLine[hand] === 1) {
         ledByLine = shifting;
-        placing += shifting ? costs.slideLast : costs.slideInPosition;
+        placing += shifting ? costs.slideLast * haste.slide : costs.slideInPosition;
       } else {
         guided = shifting;
         placing += shifting ? costs.guideSlide : Math.min(costs.slideInPosition, costs.slideBeside);

@@ -180,7 +180,7 @@ export class Placing {
     }
     if (isMoving) {
       this.ledByLine = true;
-      return { cost: costs.slideLast, placing: 0, term: 'hop' };
+      return { cost: costs.slideLast * this.haste.slide, placing: 0, term: 'hop' };
     }
     // A finger that was free for a while is lifted and set down again.
     const cost = isBusy ? costs.slideInPosition : Math.min(costs.slideInPosition, place + this.hop(hand));

@@ -3,7 +3,8 @@ import type { LeftCosts } from '../hand/costs.ts';
 import type { SoundTables } from '../moments/sound-tables.ts';
 import type { StandingStates } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
-import type { Moment } from '../moments/ways-at-moment.ts';
+import { FROM_NONE } from '../moments/parallels.ts';
+import type { Moment, PlacedPair } from '../moments/ways-at-moment.ts';
 import { STRINGS } from '../moments/option-table.ts';
 import { HIGH_POSITION } from './struck-costs.ts';
 
@@ -75,12 +76,26 @@ export const parallelCost = (
   if (!parallel) return 0;
   const low = options.placedString[option * options.width + parallel.low]!;
   const high = options.placedString[option * options.width + parallel.high]!;
-  const lowFrom = leaving.stringOf(state, parallel.lowFrom);
-  const highFrom = leaving.stringOf(state, parallel.highFrom);
-  const leaves = lowFrom >= 0 && highFrom >= 0 && (lowFrom !== low || highFrom !== high);
-  const amount = (low - high === parallel.apart ? 0 : costs.pairSpread) + (leaves ? costs.pairLeft : 0);
+  const spread = parallel.lowFrom === FROM_NONE ? costs.pairSpreadFirst : costs.pairSpread;
+  const amount =
+    (low - high === parallel.apart ? 0 : spread) +
+    (leavesPair(leaving, parallel, state, low, high) ? costs.pairLeft : 0);
   if (amount > 0) ledger?.('string change', struck[parallel.high]!, amount);
   return amount;
+};
+
+/** Whether two notes in parallel lie on other strings than the pair before, where there is one. */
+const leavesPair = (
+  leaving: StandingStates,
+  { highFrom, lowFrom }: PlacedPair,
+  state: number,
+  low: number,
+  high: number,
+): boolean => {
+  if (lowFrom === FROM_NONE) return false;
+  const lowBefore = leaving.stringOf(state, lowFrom);
+  const highBefore = leaving.stringOf(state, highFrom);
+  return lowBefore >= 0 && highBefore >= 0 && (lowBefore !== low || highBefore !== high);
 };
 
 /** A slide is one finger on one string. */
