@@ -120,11 +120,12 @@ const wayBetween = (
     cost += (costs.shift + costs.shiftDistance * distance * hurry) * share;
     cost += costs.settle * Math.max(0, to.fret - from.position - 1);
   }
-  const slideHaste = (costs.hopReferenceTime / secondsBefore) ** costs.slideHaste;
-  const slide = costs.slideLast * Math.min(costs.slideHasteMost, Math.max(1, slideHaste));
-  if (isSlide) return cost - costs.place + (isShift ? slide : costs.slideInPosition);
+  const haste = costs.hopReferenceTime / secondsBefore;
+  const slide = costs.slideLast * Math.min(costs.slideHasteMost, Math.max(1, haste ** costs.slideHaste));
+  const slideHere = costs.slideInPosition * Math.min(2, Math.max(1, haste));
+  if (isSlide) return cost - costs.place + (isShift ? slide : slideHere);
   if (from.finger === to.finger) {
-    const hop = costs.hop * Math.min(2, Math.max(0.15, costs.hopReferenceTime / secondsBefore));
+    const hop = costs.hop * Math.min(2, Math.max(0.15, haste));
     // The same finger again on another string: a jump, or for the index on one fret a barre laid for it.
     const isLaid = from.fret === to.fret && to.finger === 1;
     const width = neck.width[from.fret]! / REFERENCE_FRET_WIDTH - 1;

@@ -36,6 +36,21 @@ test('a teacher imports a piece, changes a finger, sees the rest give way, and f
   expect(await fingers(page)).toEqual(changed);
 });
 
+test('a piece opens from the library at its version, without waiting for code', async ({ page }) => {
+  await importStudy(page, DANCE);
+  const opened = page.url();
+  await page.goto('/');
+  // What the workbench needs is fetched while the teacher looks for the piece.
+  await page.waitForLoadState('networkidle');
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname));
+  await page.getByRole('link', { name: 'Low Meadow Dance' }).first().click();
+  await expect(page.locator('[data-finger-of]')).toHaveCount(108);
+  expect(page.url()).toBe(opened);
+  expect(asked.filter((path) => path.includes('/nodes/'))).toEqual([]);
+  expect(asked.filter((path) => path.endsWith('/source'))).toHaveLength(1);
+});
+
 test('the export carries the fingering and is read back as it was', async ({ page }, info) => {
   await importStudy(page, `${STUDIES}one-thread.musicxml`);
   await page.keyboard.press('ArrowRight');

@@ -262,7 +262,11 @@ export const LEFT_COST_RULES = {
     'in fast notes no finger glides unheard from the note that it has just played; our own value',
   ),
   slideHasteMost: rule(3, 'factor', 'as dear then as to slide without moving the hand; our own value'),
-  slideInPosition: rule(1.55, 'per finger', 'one finger on two frets of a string without moving the hand'),
+  slideInPosition: rule(
+    1.55,
+    'per finger, and up to twice that in fast notes',
+    'one finger on two frets of a string without moving the hand',
+  ),
   slideBeside: rule(
     0.5,
     'per finger and fret',

@@ -27,22 +27,23 @@ export interface Haste {
   readonly ledByLine: number;
   /** What it costs that a finger slides from the note which it has just played. */
   readonly slide: number;
+  /** The same without moving the hand. */
+  readonly slideInPosition: number;
   /** What a shift costs less when nothing has held the hand for some time. */
   readonly calm: number;
 }
 
 export const hasteOf = (costs: LeftCosts, secondsBefore: number): Haste => {
   const most = costs.shiftHasteMost;
+  const hop = costs.hopReferenceTime / secondsBefore;
   const hasteAgainst = (reference: number): number => (reference / secondsBefore) ** costs.shiftHaste;
   return {
-    hop: Math.min(MAX_HURRY_HOP, Math.max(MIN_HURRY_HOP, costs.hopReferenceTime / secondsBefore)),
+    hop: Math.min(MAX_HURRY_HOP, Math.max(MIN_HURRY_HOP, hop)),
     shift: Math.min(costs.shiftHurryLimit, costs.shiftReferenceTime / secondsBefore),
     unguided: Math.min(most, Math.max(1 / most, hasteAgainst(costs.shiftReferenceTime))),
     ledByLine: costs.shiftLedByLine * Math.min(most, Math.max(1, hasteAgainst(costs.hopReferenceTime))),
-    slide: Math.min(
-      costs.slideHasteMost,
-      Math.max(1, (costs.hopReferenceTime / secondsBefore) ** costs.slideHaste),
-    ),
+    slide: Math.min(costs.slideHasteMost, Math.max(1, hop ** costs.slideHaste)),
+    slideInPosition: Math.min(MAX_HURRY_HOP, Math.max(1, hop)),
     calm: Math.max(costs.shiftCalmLeast, Math.min(1, costs.shiftCalm / secondsBefore)),
   };
 };
@@ -148,7 +149,7 @@ export class StepBounds {
         placing += Math.min(costs.slideInPosition, costs.place + this.hop(hand));
       else if (leaving.fingerBound[hand]! >= BUSY && leaving.fingerIsLine[hand] === 1) {
         ledByLine = shifting;
-        placing += shifting ? costs.slideLast * haste.slide : costs.slideInPosition;
+        placing += shifting ? costs.slideLast * haste.slide : costs.slideInPosition * haste.slideInPosition;
       } else {
         guided = shifting;
         placing += shifting ? costs.guideSlide : Math.min(costs.slideInPosition, costs.slideBeside);

@@ -183,7 +183,9 @@ export class Placing {
       return { cost: costs.slideLast * this.haste.slide, placing: 0, term: 'hop' };
     }
     // A finger that was free for a while is lifted and set down again.
-    const cost = isBusy ? costs.slideInPosition : Math.min(costs.slideInPosition, place + this.hop(hand));
+    const cost = isBusy
+      ? costs.slideInPosition * this.haste.slideInPosition
+      : Math.min(costs.slideInPosition, place + this.hop(hand));
     return { cost, placing: 0, term: 'hop' };
   }
 
