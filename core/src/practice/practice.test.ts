@@ -108,8 +108,9 @@ describe('a session', () => {
   });
 
   it('asks for exactly the minutes there are, and no spot for fewer than three or more than seven at a time', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 1, max: 240 }), fc.integer({ min: 0, max: 20 }), (minutes, count) => {
+    // Every one of them: of 5040 a single one had lost a break.
+    for (let minutes = 1; minutes <= 240; minutes += 1)
+      for (let count = 0; count <= 20; count += 1) {
         const due = Array.from({ length: count }, (_, index) => index);
         const parts = sessionOf(minutes, due);
         expect(parts.reduce((sum, part) => sum + part.minutes, 0)).toBe(minutes);
@@ -124,8 +125,7 @@ describe('a session', () => {
         // The hardest first, and again at the end.
         const spots = parts.flatMap((part) => ('spot' in part ? [part.spot] : []));
         if (minutes >= 15 && count > 0) expect([spots[0], spots.at(-1)]).toEqual([0, 0]);
-      }),
-    );
+      }
   });
 
   it('never goes on for much more than half an hour without a break', () => {

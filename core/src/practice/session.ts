@@ -28,7 +28,10 @@ export const roomForSpots = (minutes: number): number => {
 /** A part is not cut into pieces shorter than this: the break comes before or after it instead. In minutes; our own value. */
 const LEAST_PIECE = 3;
 
-/** Puts a break after each stretch of practice; a long part that would run into it is cut in two. */
+/**
+ * Puts a break after each stretch of practice; a long part that would run into it is cut in two. Where the stretches came out so
+ * that one is left over, the last part is rested for.
+ */
 const withBreaks = <Spot>(
   parts: readonly SessionPart<Spot>[],
   breaks: number,
@@ -55,7 +58,9 @@ const withBreaks = <Spot>(
     since += minutes;
     if (left > 0 && since >= BREAK.after) rest();
   }
-  return laid;
+  const last = laid.splice(-1);
+  while (left > 0) rest();
+  return [...laid, ...last];
 };
 
 /**
