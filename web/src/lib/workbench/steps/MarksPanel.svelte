@@ -9,6 +9,7 @@
   import type { Caret } from '../caret.svelte.ts';
   import type { SheetMarks } from '../sheet-marks.svelte.ts';
   import { isSpan } from './mark-draft.ts';
+  import MarkForm from './MarkForm.svelte';
   import { markWords, say } from '../../words.ts';
 
   /** The marks at the caret: accept what Oculon proposes, change, take away, or set one's own. */
@@ -131,11 +132,7 @@
         {/each}
       </ul>
       {#if form}
-        {@const { changed } = form}
-        <!-- What is seldom opened is fetched when it is. -->
-        {#await import('./MarkForm.svelte') then { default: MarkForm }}
-          {#key form}<MarkForm {piece} {planned} {caret} {marks} {changed} ondone={close} />{/key}
-        {/await}
+        {#key form}<MarkForm {piece} {planned} {caret} {marks} changed={form.changed} ondone={close} />{/key}
       {:else}
         <button class="btn btn-sm" onclick={() => (form = {})}>New mark at the caret</button>
       {/if}
