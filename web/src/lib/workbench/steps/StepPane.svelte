@@ -5,7 +5,7 @@
   import QuestionsPanel from '../../handouts/QuestionsPanel.svelte';
   import type { VersionMessage } from '../../planner/api.ts';
   import type { Workbench } from '../workbench.svelte.ts';
-  import CorrectNote from '../correcting/CorrectNote.svelte';
+  import type CorrectNote from '../correcting/CorrectNote.svelte';
   import BarreList from './BarreList.svelte';
   import FindingsPanel from './FindingsPanel.svelte';
   import FormPanel from './FormPanel.svelte';
@@ -70,7 +70,12 @@
     <Part name="Form"><FormPanel {piece} {decisions} {planned} {onjump} {ondone} /></Part>
     <Part name="Hand, instrument, schools"><SetupPanel {piece} {decisions} /></Part>
     {#if !correcting}
-      <Part name="A wrong note"><CorrectNote {source} {piece} {decisions} {planned} {caret} /></Part>
+      <!-- It works with a network alone, and so it may come by one. -->
+      <Part name="A wrong note">
+        {#await import('../correcting/CorrectNote.svelte') then { default: CorrectNote }}
+          <CorrectNote {source} {piece} {decisions} {planned} {caret} />
+        {/await}
+      </Part>
     {/if}
   {:else if step === 'shapes'}
     <Part name="Shapes"><ShapeList {piece} {planned} {caret} {onjump} /></Part>
