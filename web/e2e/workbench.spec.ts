@@ -1,6 +1,6 @@
 import { expectAccessible } from './axe.ts';
 import { expect, test } from './test';
-import { DANCE, finger, fingers, importStudy, settled, STUDIES, toStep } from './sheet.ts';
+import { DANCE, finger, fingers, importStudy, saved, settled, STUDIES, toStep } from './sheet.ts';
 
 test('a choice shows what it would change before it is taken, on the axis, on the neck and by keys', async ({
   page,
@@ -244,6 +244,17 @@ test('what was done is told, looked at on the sheet, brought back, and named', a
   await page.keyboard.press('Control+z');
   await settled(page);
   expect(await fingers(page)).toEqual(proposed);
+});
+
+test('a part that cannot be fetched when it is opened says so', async ({ page }) => {
+  await importStudy(page, DANCE);
+  await settled(page);
+  await page.route(/\/_app\/immutable\/chunks\//, (route) => route.abort());
+  await page.keyboard.press('k');
+  await expect(page.getByRole('alert').filter({ hasText: 'could not be fetched' })).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('3');
+  await saved(page);
 });
 
 test('a teacher is led through the first minute, on a tablet, by touch', async ({ browser, baseURL }) => {

@@ -2,7 +2,9 @@
   import { goto } from '$app/navigation';
   import { onMount, untrack } from 'svelte';
   import { MediaQuery, SvelteSet } from 'svelte/reactivity';
+  import NotFetched from '../NotFetched.svelte';
   import Part from '../Part.svelte';
+  import ConflictDialog from '../document/ConflictDialog.svelte';
   import { loadMusicFonts } from '../engraving/fonts.ts';
   import DifficultyStrip from '../sheet/DifficultyStrip.svelte';
   import Sheet from '../sheet/Sheet.svelte';
@@ -173,6 +175,8 @@
         {#if minute.step}
           {#await import('./first-minute/FirstMinuteCard.svelte') then { default: FirstMinuteCard }}
             <FirstMinuteCard {minute} {workbench} />
+          {:catch}
+            <NotFetched floats />
           {/await}
         {/if}
       </div>
@@ -197,12 +201,11 @@
         />
       </aside>
     </div>
-    <!-- What is seldom opened is fetched when it is. -->
+    <!-- Never fetched when it is needed: without it nothing more would be saved. -->
     {#if decisions.conflict && piece.score}
-      {#await import('../document/ConflictDialog.svelte') then { default: ConflictDialog }}
-        <ConflictDialog score={piece.score} conflict={decisions.conflict} />
-      {/await}
+      <ConflictDialog score={piece.score} conflict={decisions.conflict} />
     {/if}
+    <!-- What is seldom opened is fetched when it is. -->
     {#if workbench.otherWays.isOpen}
       {#await import('./ways/WaysDialog.svelte') then { default: WaysDialog }}
         <WaysDialog
@@ -212,11 +215,15 @@
           onhear={(version, bar) => hearing?.hear(version, bar)}
           ondone={focusSheet}
         />
+      {:catch}
+        <NotFetched floats />
       {/await}
     {/if}
     {#if listOpen}
       {#await import('./commands/CommandList.svelte') then { default: CommandList }}
         <CommandList {workbench} {pageDeeds} bind:open={listOpen} ondone={focusSheet} />
+      {:catch}
+        <NotFetched floats />
       {/await}
     {/if}
   {/if}
@@ -225,6 +232,8 @@
 {#if helpOpen}
   {#await import('./commands/KeyboardHelp.svelte') then { default: KeyboardHelp }}
     <KeyboardHelp onclose={() => (helpOpen = false)} />
+  {:catch}
+    <NotFetched floats />
   {/await}
 {/if}
 

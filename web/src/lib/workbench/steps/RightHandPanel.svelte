@@ -1,4 +1,5 @@
 <script lang="ts">
+  import NotFetched from '../../NotFetched.svelte';
   import { troubleText } from '../../planner/asking.ts';
   import {
     barLabel,
@@ -202,6 +203,8 @@
       </ul>
       {#await import('./PatternChart.svelte') then { default: PatternChart }}
         {#key ways}<PatternChart {ways} />{/key}
+      {:catch}
+        <NotFetched />
       {/await}
     {/if}
     <RuleList {piece} {decisions} {rules} {ondone} />

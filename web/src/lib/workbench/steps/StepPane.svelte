@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Edit } from '@oculon/core';
   import type { ComponentProps } from 'svelte';
+  import NotFetched from '../../NotFetched.svelte';
   import Part from '../../Part.svelte';
   import QuestionsPanel from '../../handouts/QuestionsPanel.svelte';
   import type { VersionMessage } from '../../planner/api.ts';
@@ -74,6 +75,8 @@
       <Part name="A wrong note">
         {#await import('../correcting/CorrectNote.svelte') then { default: CorrectNote }}
           <CorrectNote {source} {piece} {decisions} {planned} {caret} />
+        {:catch}
+          <NotFetched />
         {/await}
       </Part>
     {/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { ComponentProps } from 'svelte';
+  import NotFetched from '../../NotFetched.svelte';
   import Part from '../../Part.svelte';
   import DeskStatus from '../DeskStatus.svelte';
   import StepPane from './StepPane.svelte';
@@ -30,6 +31,8 @@
     <Part name="What was done">
       {#await import('../past/PastPanel.svelte') then { default: PastPanel }}
         <PastPanel {past} {score} ondone={step.ondone} />
+      {:catch}
+        <NotFetched />
       {/await}
     </Part>
   {:else if against.version && piece.score}
@@ -37,6 +40,8 @@
     <Part name="The other version">
       {#await import('../versions/AgainstPanel.svelte') then { default: AgainstPanel }}
         <AgainstPanel {against} {planned} {score} name={versionName} onjump={step.onjump} />
+      {:catch}
+        <NotFetched />
       {/await}
     </Part>
   {:else}
