@@ -68,6 +68,7 @@ export {
   WEIGHT_RANGE,
 } from './fingering/vocabulary.ts';
 export {
+  CHOICE_FIELDS,
   type Choice,
   choiceSchema,
   type FindingKey,
@@ -140,7 +141,7 @@ export { shortened, readable, humanText } from './fingering/human-text.ts';
 // Planning, and planning again
 export { type PlanSetup, DEFAULT_SETUP, setupFor, type NotePlan, type Plan, planPiece } from './plan/plan.ts';
 export { type NoteChoices, choicesFor, nearTies } from './plan/choices.ts';
-export { type ChoicePreview, previewOf } from './plan/preview.ts';
+export { type ChoicePreview, planDeciding, previewBetween, previewOf } from './plan/preview.ts';
 export { type Passage, type OtherWay, otherWaysInSteps, termDifferences } from './plan/other-ways.ts';
 export { shiftPlacesInSteps, type WithoutBarre, withoutBarre } from './plan/movement-ways.ts';
 export {

@@ -6,6 +6,8 @@ import { serveForBench } from './server.ts';
 
 const PORT = 4292;
 const ADDRESS = `http://127.0.0.1:${PORT}`;
+/** How long a teacher looks at a note before a key is pressed, in ms. */
+const LOOK = 1500;
 const KEYS = 24;
 const PREVIEWS = 20;
 
@@ -106,19 +108,27 @@ try {
   const page = await freshPage();
   await opened(page, 64);
   await page.waitForTimeout(3000);
-  for (let index = 0; index < KEYS; index += 1) {
-    for (let step = 0; step < 5; step += 1) await page.keyboard.press('ArrowRight');
-    const now = await page.locator('[aria-label^="finger "][aria-pressed="true"]').first().textContent();
-    await page.keyboard.press(now === '2' ? '3' : '2');
-    await page.waitForFunction(
-      (count) => (window as unknown as { watched: Watched }).watched.replanned.length > count,
-      index,
-    );
-    await page.waitForTimeout(150);
-  }
+  /** Goes on through the piece and gives a note another finger every time, after looking at it for so many ms. */
+  const decide = async (look: number): Promise<void> => {
+    const { length } = (await watched(page)).replanned;
+    for (let index = 0; index < KEYS; index += 1) {
+      for (let step = 0; step < 5; step += 1) await page.keyboard.press('ArrowRight');
+      await page.waitForTimeout(look);
+      const now = await page.locator('[aria-label^="finger "][aria-pressed="true"]').first().textContent();
+      await page.keyboard.press(now === '2' ? '3' : '2');
+      await page.waitForFunction(
+        (count) => (window as unknown as { watched: Watched }).watched.replanned.length > count,
+        length + index,
+      );
+      await page.waitForTimeout(150);
+    }
+  };
+  await decide(0);
   const keys = await watched(page);
   row('key to the digit', keys.digits);
-  row('key to the replanned sheet', keys.replanned);
+  row('key to the replanned sheet, at once', keys.replanned);
+  await decide(LOOK);
+  row(`the same after ${LOOK / 1000} s at the note`, (await watched(page)).replanned.slice(KEYS));
 
   await page.keyboard.press('PageUp');
   for (let index = 0; index < PREVIEWS; index += 1) {

@@ -1,6 +1,11 @@
 import type { Page } from './test';
 
-/** Signs closer than they may be, as `sign × sign (bar)`; half a staff space is 5 px at full size. */
+/**
+ * Signs closer than half a staff space, 5 px at full size, to another sign, a notehead, an accidental, a ledger line, a stem, a
+ * beam or a tie, as `sign × sign (bar)`: digits, strings, letters and words, and the lines of guides, slurs, brackets, endings and
+ * slides. Digits of one chord stand each beside its head, which may be a third from the next, and the dash of a guide belongs to its
+ * digit: they only may not touch.
+ */
 export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]> =>
   page.locator('.system').evaluateAll((systems, scale) => {
     interface Box {
@@ -38,6 +43,17 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
       const { left, right, top, bottom } = element.getBoundingClientRect();
       return { name, left, right, top, bottom };
     };
+    /** A line as boxes no larger than a point, near enough to each other that nothing fits between. */
+    const pointsOf = (path: SVGPathElement, name: string): readonly Box[] => {
+      const matrix = path.getScreenCTM()!;
+      const steps = Math.ceil(path.getTotalLength() / 1.5);
+      return Array.from({ length: steps + 1 }, (_, step) => {
+        const { x, y } = path
+          .getPointAtLength((step / steps) * path.getTotalLength())
+          .matrixTransform(matrix);
+        return { name, left: x, right: x, top: y, bottom: y };
+      });
+    };
     const isNear = (a: Box, b: Box, room: number): boolean =>
       a.left - room < b.right &&
       b.left - room < a.right &&
@@ -45,13 +61,19 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
       b.top - room < a.bottom;
     const texts = (within: Element, selector: string, name: (text: SVGTextElement) => string) =>
       [...within.querySelectorAll<SVGTextElement>(selector)].flatMap((text) => inkOf(text, name(text)) ?? []);
-    const half = 5 * scale;
+    const firstClass = (element: Element): string => element.getAttribute('class')!.split(' ')[0]!;
+    // The last twentieth of a space is for rounding.
+    const half = 4.75 * scale;
+    const isColumn = (a: Box, b: Box): boolean =>
+      a.name.startsWith('finger') &&
+      b.name.startsWith('finger') &&
+      Math.abs((a.left + a.right - b.left - b.right) / 2) < half * 2;
     return systems.flatMap((system) => {
       const bar = system.getAttribute('data-first-bar');
       const signs = texts(
         system,
         '.layer text:not(.going)',
-        (text) => `${text.getAttribute('class')?.split(' ')[0]} ${wordsOf(text)}`,
+        (text) => `${firstClass(text)} ${wordsOf(text)}`,
       );
       const glyphs = texts(system, '.engraving .vf-notehead text', () => 'head');
       const ledgers = [...system.querySelectorAll('.engraving .vf-stavenote > path')].map((path) =>
@@ -66,16 +88,35 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
       const stems = [...system.querySelectorAll('.engraving .vf-stem path')].map((path) =>
         boxOf(path, 'stem'),
       );
+      const bows = [
+        ...system.querySelectorAll<SVGPathElement>(
+          '.engraving .vf-beam > path, .engraving .vf-stavetie > path',
+        ),
+      ].map((path) => pointsOf(path, path.parentElement!.getAttribute('class')!));
+      const lines = [...system.querySelectorAll<SVGPathElement>('.layer path')].map((path) =>
+        pointsOf(path, firstClass(path)),
+      );
+      const engraved = [...glyphs, ...others, ...stems, ...ledgers];
       const of = (a: Box, b: Box): string => `${a.name} × ${b.name} (system of bar ${bar})`;
-      return signs.flatMap((sign, index) => [
-        ...signs
-          .slice(index + 1)
-          .filter((other) => isNear(sign, other, 0))
-          .map((other) => of(sign, other)),
-        ...glyphs.filter((head) => isNear(sign, head, half * 0.2)).map((head) => of(sign, head)),
-        ...others.filter((glyph) => isNear(sign, glyph, 0)).map((glyph) => of(sign, glyph)),
-        ...stems.filter((stem) => isNear(sign, stem, 0)).map((stem) => of(sign, stem)),
-        ...ledgers.filter((ledger) => isNear(sign, ledger, 0)).map((ledger) => of(sign, ledger)),
-      ]);
+      return [
+        ...signs.flatMap((sign, index) => [
+          ...signs
+            .slice(index + 1)
+            .filter((other) => isNear(sign, other, isColumn(sign, other) ? 0 : half))
+            .map((other) => of(sign, other)),
+          ...engraved.filter((other) => isNear(sign, other, half)).map((other) => of(sign, other)),
+          ...[...bows, ...lines]
+            .filter((points) => {
+              const isDash = points[0]!.name === 'guide' && sign.name.startsWith('finger');
+              return points.some((point) => isNear(sign, point, isDash ? 0 : half));
+            })
+            .map((points) => of(sign, points[0]!)),
+        ]),
+        ...lines.flatMap((points) =>
+          engraved
+            .filter((other) => points.some((point) => isNear(other, point, half)))
+            .map((other) => of(points[0]!, other)),
+        ),
+      ];
     });
   }, zoom);

@@ -1,3 +1,4 @@
+import { applyEdit, chooseEdit } from '../fingering/edits.ts';
 import type { Choice } from '../fingering/fingering.ts';
 import type { LeftTerm } from '../left/hand/costs.ts';
 import { isSameFingering } from '../review/compare.ts';
@@ -23,33 +24,35 @@ export interface ChoicePreview {
 const isSameShift = (one: Shift, other: Shift): boolean =>
   one.onset === other.onset && one.from === other.from && one.to === other.to;
 
-/**
- * Plans the piece under one more decision about a note, as taking it would, and tells what becomes different. The plan
- * itself is left as it is.
- */
-export const previewOf = (plan: Plan, note: NoteIndex, change: Choice): ChoicePreview => {
+/** The plan that one more decision about a note would make; the plan itself is left as it is. */
+export const planDeciding = (plan: Plan, note: NoteIndex, change: Choice): Plan => {
   const { memory, fingering, setup, score } = plan;
   const head = plan.left.sounds[plan.left.piece.soundOf.get(note) ?? -1]?.head;
   if (head === undefined) throw new RangeError(`note ${note} does not sound`);
-  const { id } = score.notes[head]!;
-  const choices = new Map(fingering.choices).set(id, { ...fingering.choices.get(id), ...change });
-  const other = planPiece(memory.source, { ...fingering, choices }, setup, { memory });
-  return {
-    terms: termDifferences(plan.left, other.left),
-    rightTerms: rightTermDifferences(plan.right, other.right),
-    notes: other.notes.flatMap((after, index) =>
-      after.tied || isSameFingering(plan.notes[index]!, after)
-        ? []
-        : [
-            [
-              index,
-              { string: after.string, fret: after.fret, finger: after.finger, pluck: after.pluck },
-            ] as const,
-          ],
-    ),
-    appearing: other.shifts.filter((shift) => !plan.shifts.some((each) => isSameShift(each, shift))),
-    vanishing: plan.shifts
-      .filter((shift) => !other.shifts.some((each) => isSameShift(each, shift)))
-      .map(({ onset }) => onset),
-  };
+  const decided = applyEdit(fingering, chooseEdit(fingering, score.notes[head]!.id, change));
+  return planPiece(memory.source, decided, setup, { memory });
 };
+
+/** What becomes different where one more decision about a note makes `other` of a plan. */
+export const previewBetween = (plan: Plan, other: Plan): ChoicePreview => ({
+  terms: termDifferences(plan.left, other.left),
+  rightTerms: rightTermDifferences(plan.right, other.right),
+  notes: other.notes.flatMap((after, index) =>
+    after.tied || isSameFingering(plan.notes[index]!, after)
+      ? []
+      : [
+          [
+            index,
+            { string: after.string, fret: after.fret, finger: after.finger, pluck: after.pluck },
+          ] as const,
+        ],
+  ),
+  appearing: other.shifts.filter((shift) => !plan.shifts.some((each) => isSameShift(each, shift))),
+  vanishing: plan.shifts
+    .filter((shift) => !other.shifts.some((each) => isSameShift(each, shift)))
+    .map(({ onset }) => onset),
+});
+
+/** What deciding one note would bring about. */
+export const previewOf = (plan: Plan, note: NoteIndex, change: Choice): ChoicePreview =>
+  previewBetween(plan, planDeciding(plan, note, change));

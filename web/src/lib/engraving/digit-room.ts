@@ -3,7 +3,7 @@ import { BEFORE_LEDGER, hasSecond, isOnLedger } from './staff-lines.ts';
 import type { Note } from './score-types.ts';
 
 /** Room in px for a digit before a note, with its clear ground; more before accidentals and where ledger lines reach out. */
-const DIGIT = 12;
+const DIGIT = 18.5;
 const BEFORE_ACCIDENTAL = 3;
 /** A second digit beside the first. */
 const BESIDE_DIGIT = 8;

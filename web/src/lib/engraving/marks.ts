@@ -10,7 +10,8 @@ import { hasWordsOver } from './directions.ts';
 import { layEndings, type EndingSign } from './endings.ts';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
 import { laySlides, type SlideSign } from './slides.ts';
-import { layGuides, laySlurs, laySpans, type GuideSign, type SlurSign, type SpanSign } from './span-signs.ts';
+import { laySlurs, type SlurSign } from './slurs.ts';
+import { layGuides, laySpans, type GuideSign, type SpanSign } from './span-signs.ts';
 
 /** Who decided a mark: decides its look, never by colour alone. */
 export type Origin = 'planned' | 'teacher' | 'source';
@@ -57,23 +58,27 @@ export const bareNote = ({ id }: Note): NotePlan => ({
 
 /** Room each mark takes, px. */
 const STAFF_SPACE = 10;
-const DIGIT_GAP = 6;
+const DIGIT_GAP = 5.5;
 /** A ledger line reaches so far to the left of its head, px. */
 const LEDGER_REACH = 4;
 const DIGIT_HEIGHT = 10;
 const DIGIT_WIDTH = 8;
 /** How far above or below its head an accidental reaches, px. */
 const ACCIDENTAL_REACH = 16;
-const PLUCK_LINE = 13;
+const PLUCK_LINE = 16;
 /** Letters nearer to each other than this would touch: they stand under one another. */
-const PLUCK_WIDTH = 12;
-const STRING_LINE = 14;
+const PLUCK_WIDTH = 16;
+const STRING_LINE = 16.5;
 /** Strings of heads nearer to each other than this stand over one another. */
-const STRING_WIDTH = 12;
-const ROW = 16;
+const STRING_WIDTH = 16;
+/** A slur that ends so far before a head is clear of its string, px. */
+const BESIDE_SLUR = 5;
+const ROW = 17;
+/** Words stand so high over the staff at least, clear of clef and key, px. */
+const OVER_HEADER = 21;
 /** The line of an ending over the staff and what stands on it, and over the baseline of a row of words, px. */
-const ENDING_OVER = 16;
-const ENDING_OVER_ROW = 27;
+const ENDING_OVER = 18;
+const ENDING_OVER_ROW = 29;
 
 /** Digits left of their heads; where two would touch, the lower one moves aside. */
 const digitMarks = (
@@ -156,6 +161,7 @@ const stringMarks = (
   notes: readonly NotePlan[],
   origin: Origins,
   everyString: boolean,
+  slurs: readonly SlurSign[],
 ): TextMark[] => {
   const goesOn = goesOnAlong(score, heads, notes);
   // A note without a stem that lies under others is their bass.
@@ -165,9 +171,13 @@ const stringMarks = (
   return [true, false].flatMap((isBelow) => {
     const own = heads.filter((head) => standsBelow(head) === isBelow);
     return columnsOf(own, STRING_WIDTH).flatMap((column) => {
-      // Strings of all voices of a column stand beyond the last of its stems.
-      const top = Math.min(...column.map((head) => head.top));
-      const bottom = Math.max(...column.map((head) => head.bottom));
+      // Strings of all voices of a column stand beyond the last of its stems, and beyond slurs.
+      const x = column[0]!.x;
+      const over = slurs.filter(
+        (slur) => slur.isAbove !== isBelow && slur.from < x + STRING_WIDTH && slur.until > x - BESIDE_SLUR,
+      );
+      const top = Math.min(...[...column, ...over].map((each) => each.top));
+      const bottom = Math.max(...[...column, ...over].map((each) => each.bottom));
       let rank = 0;
       return column
         .toSorted((a, b) => b.y - a.y)
@@ -177,7 +187,7 @@ const stringMarks = (
           const by = origin(head.note, 'string');
           if (!everyString && (!showsString(note, by) || (by === 'planned' && goesOn.has(head.note))))
             return [];
-          const y = isBelow ? bottom + STRING_LINE * (rank + 1) - 2 : top - 5 - STRING_LINE * rank;
+          const y = isBelow ? bottom + STRING_LINE * (rank + 1) - 2 : top - 7.5 - STRING_LINE * rank;
           rank += 1;
           return [
             { note: head.note, x: head.x + head.width / 2, y, text: stringSign(note.string), origin: by },
@@ -232,21 +242,35 @@ export const layMarks = (
     ({ note }: Pick<TextMark, 'note'>): boolean =>
       !written || origin(note, field) !== 'planned' || (written.get(note)?.[field] ?? false);
   const fingers = digitMarks(score, geometry, notes, origin).filter(isShown('finger'));
-  const strings = stringMarks(score, heads, notes, origin, everyString || written !== undefined).filter(
-    isShown('string'),
+  const slurs = laySlurs(score, geometry, placed);
+  const strings = stringMarks(
+    score,
+    heads,
+    notes,
+    origin,
+    everyString || written !== undefined,
+    slurs,
+  ).filter(isShown('string'));
+  const top = Math.min(
+    geometry.inkTop,
+    ...strings.map((mark) => mark.y - 11),
+    ...slurs.map((slur) => slur.top),
   );
-  const top = Math.min(geometry.inkTop, ...strings.map((mark) => mark.y - 11));
-  const bottom = Math.max(geometry.inkBottom, ...strings.map((mark) => mark.y + 3));
+  const bottom = Math.max(
+    geometry.inkBottom,
+    ...strings.map((mark) => mark.y + 3),
+    ...slurs.map((slur) => slur.bottom),
+  );
 
   const { spans, top: rowsTop } = laySpans(score, geometry, notes, placed, top - 8);
   const hasRows = spans.length > 0;
   const hasWords = hasWordsOver(score, geometry);
-  const wordsY = hasRows ? rowsTop - ROW : top - 6;
+  const wordsY = hasRows ? rowsTop - ROW : Math.min(top - 6, geometry.staffTop - OVER_HEADER);
   const hasDynamics = score.directions.some(
     ({ bar, kind }) => kind === 'dynamics' && bar >= geometry.first && bar <= geometry.last,
   );
   const dynamicsY = bottom + 15;
-  const plucks = pluckMarks(heads, notes, origin, hasDynamics ? dynamicsY + 4 : bottom + 4, isShown('pluck'));
+  const plucks = pluckMarks(heads, notes, origin, hasDynamics ? dynamicsY + 6 : bottom + 4, isShown('pluck'));
   const rowsEnd = hasWords ? wordsY : hasRows ? rowsTop : top;
   const endingsY = rowsEnd - (hasWords || hasRows ? ENDING_OVER_ROW : ENDING_OVER);
   const endings = layEndings(score, geometry, endingsY);
@@ -258,10 +282,10 @@ export const layMarks = (
     spans,
     guides: layGuides(score, geometry, placed, digits),
     slides: laySlides(score, geometry, digits),
-    slurs: laySlurs(score, geometry, placed),
+    slurs,
     endings,
     top: endings.length > 0 ? endingsY - 6 : rowsEnd - 14,
-    bottom: (hasDynamics ? dynamicsY + 4 : bottom + 4) + plucks.height + 10,
+    bottom: (hasDynamics ? dynamicsY + 6 : bottom + 4) + plucks.height + 10,
     wordsY,
     dynamicsY,
   };

@@ -8,10 +8,12 @@ export interface SlideSign {
 }
 
 /** Between a head or a digit and the line, in px; and how steep the line is where the notes are as high as each other. */
-const GAP = 3;
+const GAP = 5.5;
 const RISE = 3;
+/** A shorter line is not drawn. */
+const SHORTEST = 3;
 /** Room of a digit before the second note, in px. */
-const DIGIT = 11;
+const DIGIT = 12.5;
 
 /** The slides that the source writes between notes of one system. */
 export const laySlides = (
@@ -27,5 +29,5 @@ export const laySlides = (
     const digit = digitOf.get(to.note);
     const end = digit ? digit.x - DIGIT : to.left - GAP;
     const start = from.x + from.width + GAP;
-    return end - start < GAP ? [] : [{ from: [start, from.y + rises], to: [end, to.y - rises] }];
+    return end - start < SHORTEST ? [] : [{ from: [start, from.y + rises], to: [end, to.y - rises] }];
   });

@@ -9,12 +9,14 @@ import {
   type Score,
 } from '@oculon/core';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
+import { widthOfWords } from './word-widths.ts';
 
 /** A sign above a system: a numeral, words, or a line over a span with or without words. */
 export interface SpanSign {
   readonly id: MarkId;
   readonly x: number;
-  /** Where the line ends; the same as `x` for signs without one. */
+  /** Where the line begins, after the words, and where it ends; both the same as `x` for signs without one. */
+  readonly lineFrom: number;
   readonly until: number;
   readonly y: number;
   readonly text: string;
@@ -34,17 +36,21 @@ export interface GuideSign {
   readonly by: MarkOrigin;
 }
 
-export interface SlurSign {
-  readonly id: MarkId;
-  readonly path: string;
-  readonly by: MarkOrigin;
-}
-
-/** Height of a row above the system, and width of a letter, in px. */
+/** Height of a row above the system, in px. */
 const ROW = 16;
-const LETTER = 6.6;
+/** Between words and their line, in px. */
+const BEFORE_LINE = 6;
 const SHORTEST_LINE = 20;
 const GAP = 8;
+/** A guide line begins so far after a head and ends before the digit of the other; a shorter one is a dash. */
+const BESIDE_HEAD = 5.5;
+const DIGIT_WIDTH = 7;
+/** The dash belongs to its digit and stands close to it. */
+const BEFORE_DIGIT = 2;
+const DASH = 6;
+const SHORTEST_DASH = 3;
+const DASH_RISE = 1.5;
+const SHORTEST_GUIDE = 4;
 
 /** Place of a note in a score by its id. */
 export const noteIndex = ({ indexOf }: Score, id: NoteId): number | undefined => indexOf.get(id);
@@ -106,16 +112,18 @@ export const laySpans = (
             ? bracketWords(mark)
             : '';
     const text = begins ? words : mark.kind === 'hold' ? words : `(${words})`;
-    const textEnd = from + text.length * LETTER;
+    const textEnd = from + widthOfWords(text);
     const until = hasLine
       ? Math.max(span.until > end ? geometry.width - 4 : x(span.until, 'end'), textEnd + SHORTEST_LINE)
       : from;
+    const lineFrom = hasLine ? textEnd + (text === '' ? 0 : BEFORE_LINE) : from;
     return [
       {
         kind: mark.kind,
         id,
         by,
         x: from,
+        lineFrom,
         until,
         text,
         isItalic: mark.kind === 'text',
@@ -137,13 +145,21 @@ export const laySpans = (
   return { spans, top: rows.length === 0 ? bottom : bottom - (rows.length - 1) * ROW };
 };
 
-/** Whether a straight line between two heads crosses another notehead. */
+/** Whether a straight line between two heads comes too near to another notehead or to a stem. */
 const isCrossed = (heads: readonly HeadBox[], a: HeadBox, b: HeadBox): boolean =>
   heads.some((head) => {
     if (head.note === a.note || head.note === b.note || head.x <= a.x + 2 || head.x >= b.x - 2) return false;
     const y = a.y + ((b.y - a.y) * (head.x - a.x)) / (b.x - a.x);
-    return Math.abs(head.y - y) < 8;
+    // The box of a note with a stem reaches half a head beyond both ends: that is its clear ground.
+    return head.stem === 'none' ? Math.abs(head.y - y) < 8 : y > head.top && y < head.bottom;
   });
+
+/** Where a dash before a digit begins: shorter where it would come near to the head or stem before it. */
+const dashFrom = (heads: readonly HeadBox[], right: number, y: number): number => {
+  const before = heads.filter((head) => head.x < right - SHORTEST_DASH && y > head.top && y < head.bottom);
+  const end = Math.max(-Infinity, ...before.map((head) => head.x + head.width + BESIDE_HEAD));
+  return Math.min(Math.max(right - DASH, end), right - SHORTEST_DASH);
+};
 
 /** Lines between the digits of guide fingers. */
 export const layGuides = (
@@ -158,42 +174,17 @@ export const layGuides = (
     const a = heads.find((head) => head.note === from);
     const b = heads.find((head) => head.note === to);
     if (!b) return [];
-    const right = (digitOf.get(b.note)?.x ?? b.left - 4) - 11;
-    const isClear = a !== undefined && right - (a.x + a.width) > 6 && !isCrossed(heads, a, b);
+    const digit = (digitOf.get(b.note)?.x ?? b.left - 4) - DIGIT_WIDTH;
+    const [right, dash] = [digit - BESIDE_HEAD, digit - BEFORE_DIGIT];
+    const isClear =
+      a !== undefined && right - (a.x + a.width) > BESIDE_HEAD + SHORTEST_GUIDE && !isCrossed(heads, a, b);
     return [
       {
         id,
         by,
         heard: mark.heard,
-        from: isClear ? [a.x + a.width + 2, a.y] : [right - 6, b.y + 3],
-        to: [right, b.y + (isClear ? 0 : -1)],
-      },
-    ];
-  });
-
-/** Slurs between notes of one system, on the side away from the stem. */
-export const laySlurs = (
-  score: Score,
-  { heads }: SystemGeometry,
-  marks: readonly PlacedMark[],
-): readonly SlurSign[] =>
-  marks.flatMap(({ id, mark, by }): SlurSign[] => {
-    if (mark.kind !== 'slur') return [];
-    const [from, to] = [noteIndex(score, mark.from), noteIndex(score, mark.to)];
-    const start = heads.find((head) => head.note === from);
-    const end = heads.find((head) => head.note === to);
-    if (!start || !end) return [];
-    const above = end.stem === 'down';
-    const y = (box: HeadBox) => (above ? box.y - 9 : box.y + 9);
-    const bend = above ? -8 : 8;
-    const [x1, x2] = [start.x + start.width / 2, end.x + end.width / 2];
-    const middle = (x1 + x2) / 2;
-    const control = (above ? Math.min(y(start), y(end)) : Math.max(y(start), y(end))) + bend;
-    return [
-      {
-        id,
-        by,
-        path: `M${x1} ${y(start)} Q${middle} ${control} ${x2} ${y(end)} Q${middle} ${control + (above ? 2.5 : -2.5)} ${x1} ${y(start)}Z`,
+        from: isClear ? [a.x + a.width + BESIDE_HEAD, a.y] : [dashFrom(heads, dash, b.y), b.y + DASH_RISE],
+        to: [isClear ? right : dash, isClear ? b.y : b.y - DASH_RISE],
       },
     ];
   });

@@ -1,4 +1,5 @@
 import type {
+  Fingering,
   Barre,
   BarDifficulty,
   Damping,
@@ -137,6 +138,14 @@ export interface FingeringMessage {
   readonly marks: readonly (readonly [MarkId, MarkDecision])[];
 }
 
+/** What of a fingering the planner is told; its setup goes beside it. */
+export const fingeringMessage = ({ choices, rules, marks }: Fingering): FingeringMessage => ({
+  choices: [...choices],
+  rules: [...rules],
+  // Of the marks only slurs change what is played.
+  marks: [...marks],
+});
+
 /** A version of a piece: what is decided in it, and for whom. */
 export interface VersionMessage {
   readonly message: FingeringMessage;
@@ -157,11 +166,16 @@ export interface WayView extends Pick<OtherWay, 'price' | 'terms' | 'character' 
   readonly choices: readonly (readonly [NoteId, Choice])[];
 }
 
+/** What became of reading a piece. */
+export type OpenAnswer = Result<OpenedPiece, ImportProblem>;
+
 /** The planner as the page sees it. Everything heavy happens on the other side. */
 export interface PlannerApi {
   /** A little score to get the engraving ready with. */
   exercise(): Score;
-  open(bytes: Uint8Array, part: string | undefined): Result<OpenedPiece, ImportProblem>;
+  open(bytes: Uint8Array, part: string | undefined): OpenAnswer;
+  /** Plans the open piece for somebody who is about to ask for that plan. */
+  planAhead(fingering: FingeringMessage, setup: Setup): void;
   plan(fingering: FingeringMessage, setup: Setup, onProgress: (share: number) => void): PlanView;
   /** Asks about a plan; `number` names the question, to take it back. */
   ask<Name extends QuestionName>(

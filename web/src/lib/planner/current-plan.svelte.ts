@@ -1,7 +1,14 @@
 import type { Choice, Correction, Density, Fingering, HandPoint, NoteId, NoteIndex } from '@oculon/core';
 import * as Comlink from 'comlink';
 import type { PlanSounds } from '../sound/listening.svelte.ts';
-import type { MovementsView, PageView, PlanView, VersionComparison, VersionMessage } from './api.ts';
+import {
+  fingeringMessage,
+  type MovementsView,
+  type PageView,
+  type PlanView,
+  type VersionComparison,
+  type VersionMessage,
+} from './api.ts';
 import { Outdated, questionsTo, type PlannerQuestions } from './asking.ts';
 import type { Planner } from './client.ts';
 import { changesBetween, planKey, sharing, type Change } from './plan-changes.ts';
@@ -110,12 +117,7 @@ export class CurrentPlan {
   async #planOnce(): Promise<void> {
     const fingering = this.#fingering();
     const answer = await this.#planner.api.plan(
-      {
-        choices: [...fingering.choices],
-        rules: [...fingering.rules],
-        // Of the marks only slurs change what is played.
-        marks: [...fingering.marks],
-      },
+      fingeringMessage(fingering),
       fingering.setup,
       Comlink.proxy((share) => {
         this.progress = share;

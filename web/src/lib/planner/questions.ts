@@ -11,12 +11,14 @@ import {
   passageReturns,
   phrasesOf,
   pluckChoices,
-  previewOf,
+  planDeciding,
+  previewBetween,
   shiftPlacesInSteps,
   signsOnPage,
   waysOut,
   withoutBarre,
   type Choice,
+  type ChoicePreview,
   type Density,
   type NoteId,
   type NoteIndex,
@@ -28,6 +30,7 @@ import {
   type WithoutBarre,
 } from '@oculon/core';
 import type { LATER_QUESTIONS } from './later-questions.ts';
+import { plansAhead } from './plans-ahead.ts';
 import type { MovementsView, MovementWay, PageView, ShiftWay, WayView } from './api.ts';
 
 type Changed = { readonly plan: Plan['left']; readonly changed: readonly number[] };
@@ -51,7 +54,14 @@ export const QUESTIONS = {
   /** Ways to take a note, cheapest first. */
   choices: (plan: Plan, note: NoteIndex) => choicesFor(plan, note),
   /** What deciding a note would bring about. */
-  preview: (plan: Plan, note: NoteIndex, change: Choice) => previewOf(plan, note, change),
+  preview: (plan: Plan, note: NoteIndex, change: Choice): ChoicePreview => {
+    const decided = planDeciding(plan, note, change);
+    plansAhead.keep(decided);
+    return previewBetween(plan, decided);
+  },
+  /** Plans ahead what a decision about a note would make, so that it is there when it is made. */
+  ahead: (plan: Plan, note: NoteIndex, change: Choice): void =>
+    plansAhead.keep(planDeciding(plan, note, change)),
   /** What stands on the page at a density: the marks at notes, and where a numeral tells the position. */
   page: (plan: Plan, density: Density): PageView => {
     const marked = markedPage(plan, density);

@@ -22,6 +22,7 @@ import {
 import * as Comlink from 'comlink';
 import type { FingeringMessage, PlannerApi, VersionMessage } from './api.ts';
 import { Desk } from './desk.ts';
+import { plansAhead } from './plans-ahead.ts';
 import { questionNamed } from './questions.ts';
 import { planSetup, scoreAsRead } from './setup.ts';
 import { exerciseScore, warmUpSteps } from './warm-up.ts';
@@ -78,6 +79,31 @@ const planOf = ({ message, setup: choice }: VersionMessage): Plan => {
   return planPiece(score, fingeringOf(message), planSetup(choice, score));
 };
 
+/** The plan of a fingering of the open piece: one that is known, or made from what the latest has worked out. */
+const planFor = (message: FingeringMessage, choice: Setup, onProgress?: (share: number) => void): Plan => {
+  const key = JSON.stringify([message.choices, message.rules, message.marks, choice]);
+  const fingering = fingeringOf(message);
+  const wanted = setupOf(choice);
+  const plan =
+    recent.get(key) ??
+    plansAhead.find(fingering, wanted.value) ??
+    planPiece(wanted.score, fingering, wanted.value, {
+      ...(latest && { memory: latest.memory }),
+      ...(onProgress && { onProgress }),
+      now: () => performance.now(),
+      onTiming: (measured) => {
+        timing = measured;
+      },
+    });
+  plansAhead.clear();
+  recent.delete(key);
+  recent.set(key, plan);
+  const [oldest] = recent.keys();
+  if (recent.size > RECENT_PLANS && oldest !== undefined) recent.delete(oldest);
+  latest = plan;
+  return plan;
+};
+
 const tempoOf = ({ setup: { tempo }, score }: Plan): number => tempo ?? score.tempi[0]!.quartersPerMinute;
 
 /** Quiet that must have lasted before the planner warms up further, in ms. */
@@ -120,39 +146,28 @@ const api: PlannerApi = {
     recent = new Map();
     setup = undefined;
     compared = undefined;
+    plansAhead.clear();
     parseMs = performance.now() - started;
     const marks = [...read.value.marks].map(([id, { mark }]) => [id, mark] as const);
     return success({ score: read.value.score, marks, repairs: read.value.repairs });
   },
 
-  plan({ choices, rules, marks }, choice, onProgress) {
+  planAhead(message, choice) {
+    called();
+    planFor(message, choice);
+    called();
+  },
+
+  plan(message, choice, onProgress) {
     called();
     const started = performance.now();
     let told = started;
-    const key = JSON.stringify([choices, rules, marks, choice]);
-    const known = recent.get(key);
-    const fingering = fingeringOf({ choices, rules, marks });
-    const wanted = setupOf(choice);
-    const plan =
-      known ??
-      planPiece(wanted.score, fingering, wanted.value, {
-        ...(latest && { memory: latest.memory }),
-        now: () => performance.now(),
-        onTiming: (measured) => {
-          timing = measured;
-        },
-        onProgress: (share) => {
-          const now = performance.now();
-          if (now - told < PROGRESS_INTERVAL) return;
-          told = now;
-          onProgress(share);
-        },
-      });
-    recent.delete(key);
-    recent.set(key, plan);
-    const [oldest] = recent.keys();
-    if (recent.size > RECENT_PLANS && oldest !== undefined) recent.delete(oldest);
-    latest = plan;
+    const plan = planFor(message, choice, (share) => {
+      const now = performance.now();
+      if (now - told < PROGRESS_INTERVAL) return;
+      told = now;
+      onProgress(share);
+    });
     called();
     return {
       id: desk.lay(),

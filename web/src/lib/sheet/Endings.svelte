@@ -7,9 +7,9 @@
 {#each endings as ending, index (index)}
   <path
     class="ending"
-    d="M{ending.x} {ending.y}{ending.text ? 'v10m0-10' : ''} H{ending.until}{ending.closes ? 'v10' : ''}"
+    d="M{ending.x} {ending.y}{ending.text ? 'v12m0-12' : ''} H{ending.until}{ending.closes ? 'v12' : ''}"
   />
-  <text class="ending-number" x={ending.x + 6} y={ending.y + 12}>{ending.text}</text>
+  <text class="ending-number" x={ending.x + 6} y={ending.y + 13.5}>{ending.text}</text>
 {/each}
 
 <style>

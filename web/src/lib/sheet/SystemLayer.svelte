@@ -109,7 +109,9 @@
   {/if}
   {#each geometry.bars as bar, index (bar.index)}
     {#if index === 0 && bar.index > 0}
-      <text class="bar-number" x={bar.x + 2} y={geometry.staffTop - 16}>{score.bars[bar.index]!.number}</text>
+      <text class="bar-number" x={bar.x + 2} y={geometry.staffTop - 19.5}
+        >{score.bars[bar.index]!.number}</text
+      >
     {/if}
   {/each}
   {#each geometry.bars.filter(({ index }) => letters?.has(index)) as bar (bar.index)}
@@ -154,7 +156,7 @@
       {#if span.until > span.x}
         <path
           class="span-line {span.by}"
-          d="M{span.x + 4 + span.text.length * 6.6} {span.y - 4} H{span.until}{span.closes ? 'v6' : ''}"
+          d="M{span.lineFrom} {span.y - 4} H{span.until}{span.closes ? 'v6' : ''}"
         />
       {/if}
     {/each}

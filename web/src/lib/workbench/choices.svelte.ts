@@ -1,4 +1,11 @@
-import type { Choice, ChoicePreview, PricedPlacement, PricedPluck, StringNumber } from '@oculon/core';
+import type {
+  Choice,
+  ChoicePreview,
+  LeftFinger,
+  PricedPlacement,
+  PricedPluck,
+  StringNumber,
+} from '@oculon/core';
 import { troubleText } from '../planner/asking.ts';
 import { PAUSE, type CurrentPlan } from '../planner/current-plan.svelte.ts';
 import type { Caret } from './caret.svelte.ts';
@@ -16,8 +23,12 @@ export const decisionOf = (choice: PricedChoice): Choice =>
 
 const keyOf = (choice: PricedChoice): string => JSON.stringify(decisionOf(choice));
 
-/** Ways of the left hand whose consequences are worked out before anybody points at them. */
+/** Ways of the left hand whose consequences are worked out before anybody points at them, and those before any finger is. */
 const AHEAD = 5;
+const FIRST = 2;
+
+/** What is worked out about a note before it is asked for: what a choice would bring about, or the plan that a finger makes. */
+type Ahead = PricedChoice | { readonly hand: 'finger'; readonly finger: LeftFinger };
 
 /** The priced choices at the caret, and what each of them would bring about. */
 export class Choices {
@@ -27,8 +38,8 @@ export class Choices {
   problem = $state('');
   #previews = $state.raw<ReadonlyMap<string, ChoicePreview>>(new Map());
   #pointed = $state.raw<PricedChoice>();
-  /** Previews that are still to be worked out, the most wanted first. */
-  #wanted: PricedChoice[] = [];
+  /** What is still to be worked out, the most wanted first. */
+  #wanted: Ahead[] = [];
   #working = false;
   readonly #caret: Caret;
   readonly #planned: CurrentPlan;
@@ -75,7 +86,10 @@ export class Choices {
   point(choice: PricedChoice | undefined): void {
     this.#pointed = choice;
     if (!choice || this.isTaken(choice) || this.previewOf(choice)) return;
-    this.#wanted = [choice, ...this.#wanted.filter((each) => keyOf(each) !== keyOf(choice))];
+    this.#wanted = [
+      choice,
+      ...this.#wanted.filter((each) => each.hand === 'finger' || keyOf(each) !== keyOf(choice)),
+    ];
     void this.#work();
   }
 
@@ -126,12 +140,22 @@ export class Choices {
     const plucks = await questions.pluckChoices(note);
     if (isStale()) return;
     this.plucks = plucks;
-    const ahead = this.all.filter(({ hand }, index) => hand === 'right' || index < AHEAD);
-    this.#wanted = [...this.#wanted, ...ahead.filter((each) => !this.isTaken(each))];
+    const ahead = this.all
+      .filter(({ hand }, index) => hand === 'right' || index < AHEAD)
+      .filter((each) => !this.isTaken(each));
+    this.#wanted = [...this.#wanted, ...ahead.slice(0, FIRST), ...this.#fingers(), ...ahead.slice(FIRST)];
     void this.#work();
   }
 
-  /** Works out previews one after the other, so that what the teacher does comes in between. */
+  /** The fingers that the note could be given by a key. */
+  #fingers(): readonly Ahead[] {
+    const fingers = new Set(this.ways.map(({ finger }) => finger as LeftFinger));
+    return [...fingers]
+      .filter((finger) => finger !== this.#caret.plan?.finger)
+      .map((finger) => ({ hand: 'finger', finger }));
+  }
+
+  /** Works out one thing after the other, so that what the teacher does comes in between. */
   async #work(): Promise<void> {
     if (this.#working) return;
     this.#working = true;
@@ -139,6 +163,10 @@ export class Choices {
       const { plan } = this.#planned;
       const note = this.#caret.index;
       try {
+        if (next.hand === 'finger') {
+          await this.#planned.questions.ahead(note, { finger: next.finger });
+          continue;
+        }
         const preview = await this.#planned.questions.preview(note, decisionOf(next));
         if (this.#planned.plan === plan && this.#caret.index === note)
           this.#previews = new Map(this.#previews).set(keyOf(next), preview);

@@ -1,9 +1,10 @@
 import type { Mark, MarkId, Repair, Score } from '@oculon/core';
 import * as Comlink from 'comlink';
+import type { OpenAnswer } from '../planner/api.ts';
 import type { Planner } from '../planner/client.ts';
 import { scoreAsRead } from '../planner/setup.ts';
 import { problemWords } from '../words.ts';
-import { startSource, type Source } from './source.ts';
+import { startSource, type Source } from '../planner/source.ts';
 
 type Octave = Parameters<typeof scoreAsRead>[1]['octave'];
 
@@ -29,11 +30,9 @@ export class OpenPiece {
    */
   async open(piece: string, part: string, planner: Planner, coming?: Source): Promise<boolean> {
     try {
-      const source = (await coming) ?? (await startSource(piece));
-      if (!source)
+      const opened = await (planner.readBefore(piece, part) ?? this.#readNow(piece, part, planner, coming));
+      if (!opened)
         return this.fail('The piece could not be fetched. Check the connection and load the page again.');
-      const bytes = new Uint8Array(source);
-      const opened = await planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part);
       if (!opened.ok) return this.fail(problemWords(opened.error));
       this.#read = opened.value.score;
       this.repairs = opened.value.repairs;
@@ -42,6 +41,18 @@ export class OpenPiece {
     } catch (error) {
       return this.fail((error as Error).message);
     }
+  }
+
+  async #readNow(
+    piece: string,
+    part: string,
+    planner: Planner,
+    coming: Source | undefined,
+  ): Promise<OpenAnswer | undefined> {
+    const source = (await coming) ?? (await startSource(piece));
+    if (!source) return undefined;
+    const bytes = new Uint8Array(source);
+    return planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part);
   }
 
   fail(problem: string): false {

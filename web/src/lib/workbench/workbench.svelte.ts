@@ -12,7 +12,7 @@ import { OpenPiece } from './open-piece.svelte.ts';
 import { Against } from './versions/against.svelte.ts';
 import { Past } from './past/past.svelte.ts';
 import { SheetMarks } from './sheet-marks.svelte.ts';
-import type { Source } from './source.ts';
+import type { Source } from '../planner/source.ts';
 
 /** Edits that change nothing in what is played. */
 const UNPLAYED: ReadonlySet<Edit['kind']> = new Set(['dismiss', 'sentence']);

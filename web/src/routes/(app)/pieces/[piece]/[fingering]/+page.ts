@@ -1,9 +1,17 @@
+import { applyEdits, EMPTY_FINGERING } from '@oculon/core';
 import { browser } from '$app/environment';
-import { startSource } from '$lib/workbench/source.ts';
+import { readAhead } from '$lib/planner/client.ts';
+import { startSource } from '$lib/planner/source.ts';
 import type { PageLoad } from './$types';
 
-/** The file of the piece is on its way while the page is still being made, or while a link to it is pointed at. */
-export const load: PageLoad = ({ data, params, fetch }) => ({
-  ...data,
-  source: browser ? startSource(params.piece, fetch) : undefined,
-});
+/**
+ * The file of the piece is on its way, and the planner begins to read it, while the page is still being made, or while a link to
+ * it is pointed at.
+ */
+export const load: PageLoad = ({ data, params, fetch }) => {
+  if (!browser) return { ...data, source: undefined };
+  const source = startSource(params.piece, fetch);
+  const fingering = applyEdits(EMPTY_FINGERING, data.edits);
+  void readAhead({ piece: params.piece, part: data.part, source, fingering });
+  return { ...data, source };
+};
