@@ -20,8 +20,8 @@ const HALF_HEAD = 5;
 /** How far the bow rises over its ends at least, and how thick it is in the middle. */
 const LEAST_RISE = 8;
 const THICKNESS = 2.5;
-/** A digit begins and ends so far before its head. */
-const DIGIT = 14;
+/** A digit begins, with clear ground before it, and ends so far before its head. */
+const DIGIT = 17.5;
 const AFTER_DIGIT = 5.5;
 /** A head so far out has ledger lines between itself and the staff. */
 const ON_LEDGERS = 8;

@@ -3,6 +3,8 @@ import type { Note } from './score-types.ts';
 
 /** What ledger lines reach out from under a note and the one before it, in px. */
 export const BEFORE_LEDGER = 9;
+/** What the ledger lines of a note take of the room for the digit of the next one, in px. */
+export const AFTER_LEDGER = 5;
 
 /** The nearest notes below and above the staff that need a ledger line, in steps above C0. */
 const [BELOW, ABOVE] = [4 * STEPS.length, 5 * STEPS.length + STEPS.indexOf('A')];

@@ -10,10 +10,11 @@ import {
   Voice,
 } from 'vexflow/core';
 import { accidentalsOf, pulse } from '@oculon/core';
-import { keepDigitRoom } from './digit-room.ts';
+import { keepDigitRoom, widenDigitRoom } from './digit-room.ts';
 import type { DrawnEvent, DrawnVoice } from './drawn-voice.ts';
 import { addGraceNotes } from './grace-notes.ts';
 import type { Bar, BarVoice, NoteIndex, Score, VoiceEvent } from './score-types.ts';
+import { AFTER_LEDGER, isOnLedger } from './staff-lines.ts';
 import { tupletsOf } from './tuplets.ts';
 import { addAccidentals, DURATIONS, keyOf } from './vexflow-names.ts';
 
@@ -167,6 +168,8 @@ const drawVoice = (
       graces.push(...addGraceNotes(score, drawn, leading, accidentals));
       leading = [];
     }
+    const before = notes.at(-1)?.event.notes.map((index) => score.notes[index]!);
+    if (before?.some(isOnLedger)) widenDigitRoom(drawn, AFTER_LEDGER);
     tickables.push(drawn);
     notes.push({ event, drawn });
   }
