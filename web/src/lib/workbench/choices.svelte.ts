@@ -26,6 +26,7 @@ const keyOf = (choice: PricedChoice): string => JSON.stringify(decisionOf(choice
 /** Ways of the left hand whose consequences are worked out before anybody points at them, and those before any finger is. */
 const AHEAD = 5;
 const FIRST = 2;
+const STOPPING: readonly LeftFinger[] = [1, 2, 3, 4];
 
 /** What is worked out about a note before it is asked for: what a choice would bring about, or the plan that a finger makes. */
 type Ahead = PricedChoice | { readonly hand: 'finger'; readonly finger: LeftFinger };
@@ -147,9 +148,9 @@ export class Choices {
     void this.#work();
   }
 
-  /** The fingers that the note could be given by a key. */
+  /** The fingers that the note could be given by a key, those of cheaper ways first. */
   #fingers(): readonly Ahead[] {
-    const fingers = new Set(this.ways.map(({ finger }) => finger as LeftFinger));
+    const fingers = new Set([...this.ways.map(({ finger }) => finger as LeftFinger), ...STOPPING]);
     return [...fingers]
       .filter((finger) => finger !== this.#caret.plan?.finger)
       .map((finger) => ({ hand: 'finger', finger }));
