@@ -12,6 +12,7 @@ import {
   type SVGContext,
 } from 'vexflow/core';
 import { meterText } from '@oculon/core';
+import { copyFlat } from './flat-copies.ts';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
 import { numberOf, withNumbers } from './tuplets.ts';
 import type { Bar, NoteIndex, Score } from './score-types.ts';
@@ -46,10 +47,14 @@ const AFTER_BARLINE = 7;
 /** Where every system is drawn before its height is known. */
 const DRAWN_AT = 100;
 
+const FONTS = "'Oculon Music', Bravura, 'Source Serif 4 Variable'";
+
 /** Says in which fonts music and its words are set, first to last. (`VexFlow.setFonts` would bring every part of VexFlow along.) */
 export const useMusicFonts = (): void => {
-  MetricsDefaults.fontFamily = "'Oculon Music', Bravura, 'Source Serif 4 Variable'";
+  if (MetricsDefaults.fontFamily === FONTS) return;
+  MetricsDefaults.fontFamily = FONTS;
   Metrics.clear();
+  copyFlat();
 };
 
 const addHeader = (stave: Stave, bar: Bar, isFirstOfPiece: boolean, isFirstOfSystem: boolean): void => {

@@ -1,12 +1,13 @@
 <script lang="ts">
   import { PencilLine, Trash2 } from '@lucide/svelte';
   import { onMount } from 'svelte';
-  import { invalidateAll } from '$app/navigation';
+  import { beforeNavigate, invalidateAll } from '$app/navigation';
   import AppPage from '$lib/shell/AppPage.svelte';
   import ImportPanel from '$lib/library/ImportPanel.svelte';
   import StudyOffer from '$lib/library/StudyOffer.svelte';
   import RenameDialog from '$lib/library/RenameDialog.svelte';
   import { keyLabel, matchesSearch, touchedLabel } from '$lib/library/names.ts';
+  import { expectSource } from '$lib/planner/source.ts';
   import { getReady } from '$lib/sheet/get-ready.ts';
 
   const { data } = $props();
@@ -23,6 +24,11 @@
   // What the next click needs is fetched while the teacher looks for the piece.
   onMount(() => {
     void getReady();
+  });
+
+  // The file of the piece comes beside the data of its page, not after it.
+  beforeNavigate(({ to }) => {
+    if (to?.params?.piece && to.params.fingering) expectSource(to.params.piece);
   });
 
   const remove = async () => {
