@@ -11,7 +11,6 @@
   import FindingsPanel from './FindingsPanel.svelte';
   import FormPanel from './FormPanel.svelte';
   import HandOverPanel from './HandOverPanel.svelte';
-  import HandPanel from './HandPanel.svelte';
   import HardSpots from './HardSpots.svelte';
   import MarksPanel from './MarksPanel.svelte';
   import MovementPanel from './MovementPanel.svelte';
@@ -56,6 +55,8 @@
 
   const { piece, decisions, planned, caret, marks, findings, view } = $derived(workbench);
   const { step } = $derived(view);
+  /** Fetched with the page, but only for versions that were made from another one. */
+  const handPanel = $derived(origin && import('./HandPanel.svelte'));
 </script>
 
 <section class="space-y-4" aria-labelledby="step-name" data-step={step}>
@@ -83,10 +84,14 @@
   {:else if step === 'shapes'}
     <Part name="Shapes"><ShapeList {piece} {planned} {caret} {onjump} /></Part>
   {:else if step === 'left'}
-    {#if origin}
-      <Part name="For another hand"
-        ><HandPanel {piece} {decisions} {planned} {origin} {student} {onjump} {onhear} {ondone} /></Part
-      >
+    {#if origin && handPanel}
+      <Part name="For another hand">
+        {#await handPanel then { default: HandPanel }}
+          <HandPanel {piece} {decisions} {planned} {origin} {student} {onjump} {onhear} {ondone} />
+        {:catch}
+          <NotFetched />
+        {/await}
+      </Part>
     {/if}
     <Part name="Passage"
       ><PassagePanel {piece} {decisions} otherWays={workbench.otherWays} {caret} {ondone} /></Part
