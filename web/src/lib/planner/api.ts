@@ -1,5 +1,4 @@
 import type {
-  Fingering,
   Barre,
   BarDifficulty,
   Damping,
@@ -9,6 +8,7 @@ import type {
   Correction,
   CorrectionProblem,
   Density,
+  Fingering,
   Finding,
   FindingKey,
   Fix,

@@ -5,15 +5,14 @@ import { fingeringMessage, type OpenAnswer, type PlannerApi } from './api.ts';
 
 export interface Planner {
   readonly api: Comlink.Remote<PlannerApi>;
-  /** The piece that this planner was told to read before it was taken; undefined when it was another one, or none. */
-  readonly readBefore: (piece: string, part: string) => Promise<OpenAnswer> | undefined;
+  /** What this planner made of a file that it was told to read before it was taken; undefined when it was another one, or none. */
+  readonly readBefore: (source: Source, part: string) => Promise<OpenAnswer> | undefined;
   /** Gives the planner back; one that is still at work is ended, an idle one waits for the next piece. */
   readonly release: (isBusy: boolean) => void;
 }
 
 /** A version that is likely to be opened next. */
 export interface LikelyVersion {
-  readonly piece: string;
   readonly part: string;
   readonly source: Source;
   readonly fingering: Fingering;
@@ -22,7 +21,8 @@ export interface LikelyVersion {
 interface IdlePlanner {
   readonly worker: Worker;
   readonly api: Comlink.Remote<PlannerApi>;
-  reading?: { readonly piece: string; readonly part: string; readonly answer: Promise<OpenAnswer> };
+  /** The file is known by how it came: the same piece may have been corrected since. */
+  reading?: { readonly source: Source; readonly part: string; readonly answer: Promise<OpenAnswer> };
 }
 
 /** Files larger than this, in bytes, are only read ahead: planning them would keep the next piece waiting. */
@@ -47,14 +47,14 @@ export const readyPlanner = async (): Promise<Score | undefined> => {
   return idle!.api.exercise();
 };
 
-const readOne = async ({ piece, part, source, fingering }: LikelyVersion): Promise<void> => {
+const readOne = async ({ part, source, fingering }: LikelyVersion): Promise<void> => {
   const file = await source;
   const planner = idle;
   if (!file || !planner) return;
   // The page keeps its copy, in case the planner is needed for something else.
   const bytes = new Uint8Array(file.slice(0));
   const isSmall = bytes.length <= LARGEST_PLANNED;
-  planner.reading = { piece, part, answer: planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part) };
+  planner.reading = { source, part, answer: planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part) };
   const planned = isSmall && planner.api.planAhead(fingeringMessage(fingering), fingering.setup);
   await Promise.all([planner.reading.answer, planned]);
 };
@@ -84,8 +84,8 @@ export const takePlanner = (): Planner => {
   idle = undefined;
   return {
     api,
-    readBefore: (piece, part) =>
-      reading?.piece === piece && reading.part === part ? reading.answer : undefined,
+    readBefore: (source, part) =>
+      reading?.source === source && reading.part === part ? reading.answer : undefined,
     release: (isBusy) => {
       if (isBusy || idle) worker.terminate();
       else idle = { worker, api };

@@ -30,7 +30,8 @@ export class OpenPiece {
    */
   async open(piece: string, part: string, planner: Planner, coming?: Source): Promise<boolean> {
     try {
-      const opened = await (planner.readBefore(piece, part) ?? this.#readNow(piece, part, planner, coming));
+      const known = coming && planner.readBefore(coming, part);
+      const opened = await (known ?? this.#readNow(piece, part, planner, coming));
       if (!opened)
         return this.fail('The piece could not be fetched. Check the connection and load the page again.');
       if (!opened.ok) return this.fail(problemWords(opened.error));

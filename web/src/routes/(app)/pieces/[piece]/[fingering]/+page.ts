@@ -12,6 +12,6 @@ export const load: PageLoad = ({ data, params, fetch }) => {
   if (!browser) return { ...data, source: undefined };
   const source = expectedSource(params.piece) ?? startSource(params.piece, fetch);
   const fingering = applyEdits(EMPTY_FINGERING, data.edits);
-  void readAhead({ piece: params.piece, part: data.part, source, fingering });
+  void readAhead({ part: data.part, source, fingering });
   return { ...data, source };
 };
