@@ -33,6 +33,9 @@ const BY_LINK = /^\/\(student\)\//;
 const LOGGED_LINK = '/s/…';
 /** What a link opens is for whoever has it alone. */
 const PRIVATE_HEADERS = { 'referrer-policy': 'no-referrer', 'x-robots-tag': 'noindex, nofollow' } as const;
+/** Pages on which music is engraved as soon as its font is there: it comes with the code instead of after it. */
+const WITH_MUSIC = /\/\[fingering\](\/lesson)?$|\/s\/\[token\]$/;
+const MUSIC_FONT = /\/ocumuse\./;
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** When to try again after a 503, in seconds. */
 const RETRY_AFTER = '2';
@@ -62,7 +65,11 @@ export const handle: Handle = async ({ event, resolve }) => {
       redirect(303, `/sign-in?to=${encodeURIComponent(pathname + search)}`);
     }
   }
-  const response = await resolve(event);
+  const hasMusic = WITH_MUSIC.test(event.route.id ?? '');
+  const response = await resolve(event, {
+    preload: ({ type, path }) =>
+      type === 'js' || type === 'css' || (type === 'font' && hasMusic && MUSIC_FONT.test(path)),
+  });
   const seconds = (performance.now() - started) / 1000;
   response.headers.set('x-request-id', event.locals.requestId);
   response.headers.set('cache-control', 'no-store');

@@ -6,7 +6,7 @@ import type { Note } from './score-types.ts';
 const DIGIT = 18.5;
 const BEFORE_ACCIDENTAL = 3;
 /** A second digit beside the first. */
-const BESIDE_DIGIT = 8;
+const BESIDE_DIGIT = 10;
 /** A grace note is set nearer to what stands before it than others. */
 const BEFORE_GRACE = 5;
 

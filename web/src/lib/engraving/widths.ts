@@ -1,5 +1,5 @@
 import { accidentalsOf } from '@oculon/core';
-import { BEFORE_LEDGER, hasSecond, isOnLedger } from './staff-lines.ts';
+import { AFTER_LEDGER, BEFORE_LEDGER, hasSecond, isOnLedger } from './staff-lines.ts';
 import type { Bar, Score } from './score-types.ts';
 
 /** Room in px that a moment takes before the next one: the shortest printed length decides. */
@@ -12,7 +12,7 @@ const ACCIDENTAL = 14;
 /** Accidentals of one chord stand beside one another. */
 const FURTHER_ACCIDENTAL = 7;
 /** A head beside its neighbour and the second digit; the wave before a rolled chord. */
-const SECOND = 28;
+const SECOND = 34;
 const ROLL = 12;
 /** A small head with its digit. */
 const GRACE = 30;
@@ -42,9 +42,16 @@ export const naturalWidth = (score: Score, bar: Bar): number => {
     const struck = events.filter((event) => event.onset === onset).flatMap((event) => event.notes);
     const altered = struck.filter((note) => accidentals.has(note)).length;
     const notes = struck.map((note) => score.notes[note]!);
+    const isLedgerBefore = events.some(
+      (event) =>
+        event.onset === onsets[index - 1] && event.notes.some((note) => isOnLedger(score.notes[note]!)),
+    );
     return (
       sum +
-      Math.max(LEAST_ROOM, ROOM_FOR_QUARTER + ROOM_PER_HALVING * Math.log2(Math.max(quarters, 1 / 64))) +
+      Math.max(
+        LEAST_ROOM + (isLedgerBefore ? AFTER_LEDGER : 0),
+        ROOM_FOR_QUARTER + ROOM_PER_HALVING * Math.log2(Math.max(quarters, 1 / 64)),
+      ) +
       (altered > 0 ? ACCIDENTAL + FURTHER_ACCIDENTAL * (altered - 1) : 0) +
       (notes.some(isOnLedger) ? BEFORE_LEDGER : 0) +
       (hasSecond(notes) ? SECOND : 0) +
