@@ -28,6 +28,8 @@
   let needed = $state(0);
   let room = $state(0);
   let isDrawn = $state(false);
+  /** Whether the whole sheet has been drawn once. */
+  let hasMusic = $state(false);
   let chosen = $state<number>();
   let asking = $state<number>();
   let isOffline = $state(false);
@@ -186,7 +188,10 @@
             {width}
             tablature={data.lesson.tablature}
             {letters}
-            ondrawn={(complete) => (isDrawn = complete)}
+            ondrawn={(complete) => {
+              isDrawn = complete;
+              hasMusic ||= complete;
+            }}
             caret={firstNote}
             {playhead}
             onpick={(note) => choose(score.notes[note]!.bar)}
@@ -200,9 +205,12 @@
     <section>
       <h2>{words.shapes}</h2>
       <div class="cards">
-        {#each content.cards as card (`${card.bar} ${card.onset}`)}
-          <ShapeCardPicture {card} label="{words.bar} {barLabel(score.bars[card.bar]!)}" />
-        {/each}
+        <!-- After the music: on a phone they would keep it waiting. -->
+        {#if hasMusic}
+          {#each content.cards as card (`${card.bar} ${card.onset}`)}
+            <ShapeCardPicture {card} label="{words.bar} {barLabel(score.bars[card.bar]!)}" />
+          {/each}
+        {/if}
       </div>
     </section>
   {/if}
