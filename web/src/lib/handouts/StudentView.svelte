@@ -28,7 +28,7 @@
   let needed = $state(0);
   let room = $state(0);
   let isDrawn = $state(false);
-  /** Whether the whole sheet has been drawn once. */
+  /** Whether the whole sheet has been drawn once, or cannot be. */
   let hasMusic = $state(false);
   let chosen = $state<number>();
   let asking = $state<number>();
@@ -39,7 +39,11 @@
   const words = $derived(STUDENT_WORDS[data.lesson.language]);
   const score = $derived(scoreOf(content));
   $effect(() => {
-    void roomNeeded(score).then((found) => (needed = found));
+    void roomNeeded(score).then(
+      (found) => (needed = found),
+      // Without its font there is no music; the shapes can be seen all the same.
+      () => (hasMusic = true),
+    );
   });
   const fitting = $derived(
     Math.max(

@@ -57,4 +57,11 @@ describe('plans ahead', () => {
     expect(ahead.find(made.at(-1)!.fingering, setup)).toBe(made.at(-1));
     expect(ahead.find(made[0]!.fingering, setup)).toBeUndefined();
   });
+
+  it('are not made of pieces too long to keep them', () => {
+    const ahead = new PlansAhead();
+    expect(ahead.keeps(plan)).toBe(true);
+    const notes = Array.from({ length: 3001 }, () => score.notes[0]!);
+    expect(ahead.keeps({ score: { ...score, notes } })).toBe(false);
+  });
 });

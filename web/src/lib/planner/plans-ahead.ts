@@ -21,8 +21,13 @@ const keyOf = ({ choices, rules, marks }: Fingering): string =>
 export class PlansAhead {
   readonly #plans = new Map<string, Plan>();
 
+  /** Whether plans of a piece as long as that of a plan are kept: those of others need not be made. */
+  keeps({ score }: Pick<Plan, 'score'>): boolean {
+    return score.notes.length <= MOST_NOTES;
+  }
+
   keep(plan: Plan): void {
-    if (plan.score.notes.length > MOST_NOTES) return;
+    if (!this.keeps(plan)) return;
     this.#plans.set(keyOf(plan.fingering), plan);
     const [oldest] = this.#plans.keys();
     if (this.#plans.size > KEPT && oldest !== undefined) this.#plans.delete(oldest);

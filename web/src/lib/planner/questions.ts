@@ -60,8 +60,9 @@ export const QUESTIONS = {
     return previewBetween(plan, decided);
   },
   /** Plans ahead what a decision about a note would make, so that it is there when it is made. */
-  ahead: (plan: Plan, note: NoteIndex, change: Choice): void =>
-    plansAhead.keep(planDeciding(plan, note, change)),
+  ahead: (plan: Plan, note: NoteIndex, change: Choice): void => {
+    if (plansAhead.keeps(plan)) plansAhead.keep(planDeciding(plan, note, change));
+  },
   /** What stands on the page at a density: the marks at notes, and where a numeral tells the position. */
   page: (plan: Plan, density: Density): PageView => {
     const marked = markedPage(plan, density);

@@ -1,7 +1,7 @@
 import { applyEdits, EMPTY_FINGERING } from '@oculon/core';
 import { browser } from '$app/environment';
 import { readAhead } from '$lib/planner/client.ts';
-import { expectedSource, startSource } from '$lib/planner/source.ts';
+import { sourceFor } from '$lib/planner/source.ts';
 import type { PageLoad } from './$types';
 
 /**
@@ -10,7 +10,7 @@ import type { PageLoad } from './$types';
  */
 export const load: PageLoad = ({ data, params, fetch }) => {
   if (!browser) return { ...data, source: undefined };
-  const source = expectedSource(params.piece) ?? startSource(params.piece, fetch);
+  const source = sourceFor(params.piece, fetch);
   const fingering = applyEdits(EMPTY_FINGERING, data.edits);
   void readAhead({ part: data.part, source, fingering });
   return { ...data, source };
