@@ -34,7 +34,7 @@ const READING = [
     {},
   ],
   ['Lint', bin('eslint'), ['--max-warnings', '0', '--cache', '--cache-location', cache('eslint'), '.'], {}],
-  ['The music font', process.execPath, [join(ROOT, 'scripts/music-font.mjs'), '--check'], {}],
+  ['The fonts', process.execPath, [join(ROOT, 'scripts/fonts.mjs'), '--check'], {}],
   ['Types of core', bin('tsc'), types('core/tsconfig'), {}],
   ['Types of the tests of core', bin('tsc'), types('core/tsconfig.test'), {}],
   ['Types of the command line', bin('tsc'), types('cli/tsconfig'), {}],

@@ -6,6 +6,8 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter(),
+    // Small sheets of style come in the page: each by itself would hold up the first picture. In characters.
+    inlineStyleThreshold: 5000,
     // Students' pages register it themselves: a teacher's pages are never kept.
     serviceWorker: { register: false },
     csp: {

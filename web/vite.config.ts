@@ -3,6 +3,23 @@ import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
 import { onlyUsedGlyphs } from './used-glyphs.ts';
 
+/**
+ * What nearly every page needs, in few files. Left to itself the bundler writes a file for every set of pages that share
+ * something: forty for the student's page, most under one kB, each asked for by itself.
+ */
+const SHARED = [
+  { name: 'frame', test: /node_modules\/(svelte|@sveltejs\/kit|devalue|clsx|zod)\/|vite\/preload-helper/ },
+  { name: 'icons', test: /node_modules\/@lucide\// },
+  {
+    name: 'score',
+    test: /core\/src\/(music\/(pitch|time|meter)|hand\/hand|plan\/plan|marks\/mark-text|score\/score|instrument\/(guitar|string-sign)|fingering\/(marks|human-text|fingering|vocabulary))\.ts/,
+  },
+  {
+    name: 'small',
+    test: /lib\/(theme\.svelte|browser-storage\.svelte|save-file|sheet\/turn-page|engraving\/(fonts|drawing-queue)|sound\/(one-bar|balance|sound-settings|sound-event))\.ts/,
+  },
+];
+
 export default defineConfig({
   plugins: [onlyUsedGlyphs(), tailwindcss(), sveltekit()],
   worker: { format: 'es' },
@@ -10,6 +27,7 @@ export default defineConfig({
     chunkSizeWarningLimit: 700,
     rollupOptions: {
       // The engraver is not marked as free of side effects, so that every part of it went to the browser, drawn with or not.
+      output: { codeSplitting: { groups: SHARED.map((group) => ({ ...group, tags: ['$initial'] })) } },
       treeshake: { moduleSideEffects: [{ test: /node_modules\/vexflow\//, sideEffects: false }] },
     },
   },

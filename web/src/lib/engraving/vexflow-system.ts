@@ -47,7 +47,7 @@ const AFTER_BARLINE = 7;
 /** Where every system is drawn before its height is known. */
 const DRAWN_AT = 100;
 
-const FONTS = "'Oculon Music', Bravura, 'Source Serif 4 Variable'";
+const FONTS = "'Oculon Music', Bravura, 'Oculon Serif'";
 
 /** Says in which fonts music and its words are set, first to last. (`VexFlow.setFonts` would bring every part of VexFlow along.) */
 export const useMusicFonts = (): void => {

@@ -3,7 +3,6 @@
   import { onMount, tick } from 'svelte';
   import { roomNeeded } from '../engraving/lay-out.ts';
   import { Listening } from '../sound/listening.svelte.ts';
-  import TransportBar from '../sound/TransportBar.svelte';
   import { oneBar } from '../sound/one-bar.ts';
   import { ZoomIn, ZoomOut } from '@lucide/svelte';
   import { turnPage } from '../sheet/turn-page.ts';
@@ -28,8 +27,10 @@
   let needed = $state(0);
   let room = $state(0);
   let isDrawn = $state(false);
-  /** Whether the whole sheet has been drawn once, or cannot be. */
+  /** Whether the whole sheet has been drawn once, or is no longer waited for: what else there is to see and hear comes then. */
   let hasMusic = $state(false);
+  /** How long the rest waits for the music, in ms. */
+  const PATIENCE = 5000;
   let chosen = $state<number>();
   let asking = $state<number>();
   let isOffline = $state(false);
@@ -61,11 +62,18 @@
 
   onMount(() => {
     copyFrom = keptOn();
-    void isReachable().then((isOnline) => {
+    const waiting = setTimeout(() => (hasMusic = true), PATIENCE);
+    return () => clearTimeout(waiting);
+  });
+  // Kept when all of it has been fetched, and when that is in nobody's way.
+  $effect(() => {
+    if (!hasMusic) return;
+    void Promise.all([isReachable(), transportBar()]).then(([isOnline]) => {
       isOffline = !isOnline;
       return keepForOffline(isOnline);
     });
   });
+  const transportBar = () => import('../sound/TransportBar.svelte');
 
   /** What is played now, as a tick on the page. */
   let playhead = $state<number>();
@@ -266,15 +274,17 @@
         onclose={() => (chosen = undefined)}
       />
     {/if}
-    {#if content.sounds}
-      <TransportBar
-        {listening}
-        {score}
-        language={data.lesson.language}
-        here={oneBar(chosen ?? 0)}
-        goal={score.tempi[0]!.quartersPerMinute}
-        {told}
-      />
+    {#if content.sounds && hasMusic}
+      {#await transportBar() then { default: TransportBar }}
+        <TransportBar
+          {listening}
+          {score}
+          language={data.lesson.language}
+          here={oneBar(chosen ?? 0)}
+          goal={score.tempi[0]!.quartersPerMinute}
+          {told}
+        />
+      {/await}
     {/if}
   </div>
 </main>
@@ -324,6 +334,9 @@
   article {
     padding: 0.4rem 0.6rem;
     border-radius: var(--radius-box);
+    /* A long walk-through is laid out as far as it is seen: all of it would keep the music waiting. */
+    content-visibility: auto;
+    contain-intrinsic-size: auto 8rem;
   }
   article.chosen {
     background: color-mix(in oklab, var(--color-warning) 18%, transparent);
