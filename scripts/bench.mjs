@@ -5,7 +5,7 @@ runMain(async () => {
   checkNode();
   await ensurePackages();
   const only = process.argv.find((each) =>
-    ['--core', '--browser', '--workbench', '--doors', '--practice'].includes(each),
+    ['--core', '--browser', '--workbench', '--doors', '--practice', '--lesson'].includes(each),
   );
   if (!only || only === '--core') {
     say('Planning, medians; times a note in µs so that lengths compare:\n');
@@ -27,6 +27,11 @@ runMain(async () => {
       say('\nPractice, three years of log:\n');
       const practice = await runTypeScript('web/bench/practice.bench.ts', [], environment);
       if (practice !== 0 || only) return practice;
+    }
+    if (!only || only === '--lesson') {
+      say('\nWhat the student takes home:\n');
+      const lesson = await runTypeScript('web/bench/lesson.bench.ts', [], environment);
+      if (lesson !== 0 || only) return lesson;
     }
     if (only !== '--workbench') {
       say('\nIn the browser, 32 bars:\n');
