@@ -7,7 +7,6 @@ import {
   type Score,
   type Setup,
 } from '@oculon/core';
-import * as Comlink from 'comlink';
 import { takePlanner, type Planner } from '../planner/client.ts';
 import { CurrentPlan } from '../planner/current-plan.svelte.ts';
 import { problemWords } from '../words.ts';
@@ -69,7 +68,7 @@ export class DrillDesk {
   async #make(wanted: WantedDrill): Promise<MadeDrill> {
     const planner = (this.#planner ??= takePlanner());
     const bytes = new TextEncoder().encode(wanted.source);
-    const opened = await planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), undefined);
+    const opened = await planner.openBytes(bytes);
     if (!opened.ok) throw new NoDrill(problemWords(opened.error));
     const fingering = { ...EMPTY_FINGERING, setup: { ...wanted.setup, tempo: wanted.tempo } };
     const planned = new CurrentPlan(

@@ -1,12 +1,22 @@
 import type { Fingering, Score } from '@oculon/core';
 import * as Comlink from 'comlink';
-import type { Source } from './source.ts';
+import type { Source, SourceFile } from './source.ts';
 import { fingeringMessage, type OpenAnswer, type PlannerApi } from './api.ts';
 
+/** A part of a file, as the planner reads it. */
+export interface SourcePart {
+  readonly digest: string;
+  readonly part: string;
+}
+
 export interface Planner {
-  readonly api: Comlink.Remote<PlannerApi>;
-  /** What this planner made of a file that it was told to read before it was taken; undefined when it was another one, or none. */
-  readonly readBefore: (source: Source, part: string) => Promise<OpenAnswer> | undefined;
+  readonly api: Omit<Comlink.Remote<PlannerApi>, 'open'>;
+  /** Has it read a part of a file. */
+  readonly open: (file: SourceFile, part: string) => Promise<OpenAnswer>;
+  /** Has it read music that no piece has. */
+  readonly openBytes: (bytes: Uint8Array<ArrayBuffer>, part?: string) => Promise<OpenAnswer>;
+  /** What this planner made of a file that lies open in it; undefined when another one does, or none. */
+  readonly hasOpen: (wanted: SourcePart) => Promise<OpenAnswer> | undefined;
   /** Gives the planner back; one that is still at work is ended, an idle one waits for the next piece. */
   readonly release: (isBusy: boolean) => void;
 }
@@ -18,19 +28,19 @@ export interface LikelyVersion {
   readonly fingering: Fingering;
 }
 
-interface IdlePlanner {
+interface PlannerWorker {
   readonly worker: Worker;
   readonly api: Comlink.Remote<PlannerApi>;
-  /** The file is known by how it came: the same piece may have been corrected since. */
-  reading?: { readonly source: Source; readonly part: string; readonly answer: Promise<OpenAnswer> };
+  /** What lies open in it. */
+  reading?: SourcePart & { readonly answer: Promise<OpenAnswer> };
 }
 
 /** Files larger than this, in bytes, are only read ahead: planning them would keep the next piece waiting. */
 const LARGEST_PLANNED = 400_000;
 
-let idle: IdlePlanner | undefined;
+let idle: PlannerWorker | undefined;
 
-const startWorker = (): IdlePlanner => {
+const startWorker = (): PlannerWorker => {
   const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
   return { worker, api: Comlink.wrap<PlannerApi>(worker) };
 };
@@ -47,16 +57,41 @@ export const readyPlanner = async (): Promise<Score | undefined> => {
   return idle!.api.exercise();
 };
 
+const openBytes = (
+  planner: PlannerWorker,
+  bytes: Uint8Array<ArrayBuffer>,
+  part: string | undefined,
+): Promise<OpenAnswer> => {
+  delete planner.reading;
+  return planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part);
+};
+
+const openFile = (
+  planner: PlannerWorker,
+  { bytes, digest }: SourceFile,
+  part: string,
+): Promise<OpenAnswer> => {
+  // The page keeps its copy: it may be needed again.
+  const answer = openBytes(planner, new Uint8Array(bytes.slice(0)), part);
+  const reading = { digest, part, answer };
+  planner.reading = reading;
+  answer.catch(() => {
+    if (planner.reading === reading) delete planner.reading;
+  });
+  return answer;
+};
+
+const hasOpen = ({ reading }: PlannerWorker, wanted: SourcePart): Promise<OpenAnswer> | undefined =>
+  reading?.digest === wanted.digest && reading.part === wanted.part ? reading.answer : undefined;
+
 const readOne = async ({ part, source, fingering }: LikelyVersion): Promise<void> => {
   const file = await source;
   const planner = idle;
   if (!file || !planner) return;
-  // The page keeps its copy, in case the planner is needed for something else.
-  const bytes = new Uint8Array(file.slice(0));
-  const isSmall = bytes.length <= LARGEST_PLANNED;
-  planner.reading = { source, part, answer: planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part) };
+  const opened = hasOpen(planner, { digest: file.digest, part }) ?? openFile(planner, file, part);
+  const isSmall = file.bytes.byteLength <= LARGEST_PLANNED;
   const planned = isSmall && planner.api.planAhead(fingeringMessage(fingering), fingering.setup);
-  await Promise.all([planner.reading.answer, planned]);
+  await Promise.all([opened, planned]);
 };
 
 let likely: LikelyVersion | undefined;
@@ -80,15 +115,16 @@ export const readAhead = async (version: LikelyVersion): Promise<void> => {
 
 /** The planner in a worker of its own, for one piece at a time. */
 export const takePlanner = (): Planner => {
-  const { worker, api, reading } = idle ?? startWorker();
+  const planner = idle ?? startWorker();
   idle = undefined;
   return {
-    api,
-    readBefore: (source, part) =>
-      reading?.source === source && reading.part === part ? reading.answer : undefined,
+    api: planner.api,
+    open: (file, part) => openFile(planner, file, part),
+    openBytes: (bytes, part) => openBytes(planner, bytes, part),
+    hasOpen: (wanted) => hasOpen(planner, wanted),
     release: (isBusy) => {
-      if (isBusy || idle) worker.terminate();
-      else idle = { worker, api };
+      if (isBusy || idle) planner.worker.terminate();
+      else idle = planner;
     },
   };
 };

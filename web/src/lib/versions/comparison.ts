@@ -9,7 +9,6 @@ import {
   type NoteId,
   type Score,
 } from '@oculon/core';
-import * as Comlink from 'comlink';
 import type { VersionComparison, VersionMessage } from '../planner/api.ts';
 import { takePlanner } from '../planner/client.ts';
 import { problemWords } from '../words.ts';
@@ -48,7 +47,7 @@ export const comparison = async (
   const bytes = new Uint8Array(await response.arrayBuffer());
   const planner = takePlanner();
   try {
-    const opened = await planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part);
+    const opened = await planner.openBytes(bytes, part);
     if (!opened.ok) throw new Error(problemWords(opened.error));
     const compared = await planner.api.compare(versionMessage(one), versionMessage(other));
     return { ...compared, score: opened.value.score };

@@ -1,12 +1,25 @@
 import type { Mark, MarkId, Repair, Score } from '@oculon/core';
-import * as Comlink from 'comlink';
 import type { OpenAnswer } from '../planner/api.ts';
-import type { Planner } from '../planner/client.ts';
+import type { Planner, SourcePart } from '../planner/client.ts';
 import { scoreAsRead } from '../planner/setup.ts';
 import { problemWords } from '../words.ts';
-import { startSource, type Source } from '../planner/source.ts';
+import { sourceFor, type Source } from '../planner/source.ts';
 
 type Octave = Parameters<typeof scoreAsRead>[1]['octave'];
+
+export interface WantedSource extends SourcePart {
+  readonly piece: string;
+  /** The file of the piece, where it was asked for ahead. */
+  readonly source?: Source | undefined;
+}
+
+const readNow = async (
+  { piece, part, digest, source }: WantedSource,
+  planner: Planner,
+): Promise<OpenAnswer | undefined> => {
+  const file = (await source) ?? (await sourceFor(piece, digest));
+  return file && planner.open(file, part);
+};
 
 /** The piece on the desk, as its file was read. */
 export class OpenPiece {
@@ -24,14 +37,10 @@ export class OpenPiece {
     this.#octave = octave;
   }
 
-  /**
-   * Has the planner read the piece; false, with the problem in words, when that cannot be done. `coming` is its file where it
-   * was asked for already.
-   */
-  async open(piece: string, part: string, planner: Planner, coming?: Source): Promise<boolean> {
+  /** Has the planner read the piece; false, with the problem in words, when that cannot be done. */
+  async open(wanted: WantedSource, planner: Planner): Promise<boolean> {
     try {
-      const known = coming && planner.readBefore(coming, part);
-      const opened = await (known ?? this.#readNow(piece, part, planner, coming));
+      const opened = await (planner.hasOpen(wanted) ?? readNow(wanted, planner));
       if (!opened)
         return this.fail('The piece could not be fetched. Check the connection and load the page again.');
       if (!opened.ok) return this.fail(problemWords(opened.error));
@@ -42,18 +51,6 @@ export class OpenPiece {
     } catch (error) {
       return this.fail((error as Error).message);
     }
-  }
-
-  async #readNow(
-    piece: string,
-    part: string,
-    planner: Planner,
-    coming: Source | undefined,
-  ): Promise<OpenAnswer | undefined> {
-    const source = (await coming) ?? (await startSource(piece));
-    if (!source) return undefined;
-    const bytes = new Uint8Array(source);
-    return planner.api.open(Comlink.transfer(bytes, [bytes.buffer]), part);
   }
 
   fail(problem: string): false {

@@ -8,21 +8,15 @@ import { Choices } from './choices.svelte.ts';
 import { DeskView } from './desk-view.svelte.ts';
 import { OtherWays } from './other-ways.svelte.ts';
 import { OpenFindings } from './open-findings.svelte.ts';
-import { OpenPiece } from './open-piece.svelte.ts';
+import { OpenPiece, type WantedSource } from './open-piece.svelte.ts';
 import { Against } from './versions/against.svelte.ts';
 import { Past } from './past/past.svelte.ts';
 import { SheetMarks } from './sheet-marks.svelte.ts';
-import type { Source } from '../planner/source.ts';
 
 /** Edits that change nothing in what is played. */
 const UNPLAYED: ReadonlySet<Edit['kind']> = new Set(['dismiss', 'sentence']);
 
-export interface WorkbenchStart extends SavedFingering {
-  readonly piece: string;
-  readonly part: string;
-  /** The file of the piece, where it was asked for ahead. */
-  readonly source?: Source | undefined;
-}
+export interface WorkbenchStart extends SavedFingering, WantedSource {}
 
 /** A version as a page has loaded it. */
 export interface LoadedVersion extends Omit<WorkbenchStart, 'piece'> {
@@ -83,8 +77,7 @@ export class Workbench {
   }
 
   async open(): Promise<void> {
-    const { piece, part, source } = this.#start;
-    if (!(await this.piece.open(piece, part, this.#planner, source))) return;
+    if (!(await this.piece.open(this.#start, this.#planner))) return;
     try {
       await this.decisions.adopt();
       this.piece.phase = 'ready';

@@ -7,7 +7,7 @@
   import StudyOffer from '$lib/library/StudyOffer.svelte';
   import RenameDialog from '$lib/library/RenameDialog.svelte';
   import { keyLabel, matchesSearch, touchedLabel } from '$lib/library/names.ts';
-  import { expectSource, forgetExpected } from '$lib/planner/source.ts';
+  import { expectSource } from '$lib/planner/source.ts';
   import { getReady } from '$lib/sheet/get-ready.ts';
 
   const { data } = $props();
@@ -23,7 +23,6 @@
 
   // What the next click needs is fetched while the teacher looks for the piece.
   onMount(() => {
-    forgetExpected();
     void getReady();
   });
 

@@ -7,11 +7,9 @@
 </script>
 
 <script lang="ts">
-  import { forgetExpected } from '$lib/planner/source.ts';
   import WorkbenchView from '$lib/workbench/WorkbenchView.svelte';
 
   const { data } = $props();
-  forgetExpected();
 </script>
 
 <!-- Another piece is another workbench, also when the browser goes back from one to the other. -->

@@ -10,7 +10,7 @@ import type { PageLoad } from './$types';
  */
 export const load: PageLoad = ({ data, params, fetch }) => {
   if (!browser) return { ...data, source: undefined };
-  const source = sourceFor(params.piece, fetch);
+  const source = sourceFor(params.piece, data.digest, fetch);
   const fingering = applyEdits(EMPTY_FINGERING, data.edits);
   void readAhead({ part: data.part, source, fingering });
   return { ...data, source };
