@@ -37,6 +37,9 @@ export class DrawingQueue {
   private running = false;
   private hurried = false;
 
+  /** `oncaughtup` is told when all that is near the window has been drawn. */
+  constructor(private readonly oncaughtup: () => void = () => {}) {}
+
   /** Adds a job; the answer takes it out again. */
   add(job: DrawingJob): () => void {
     this.waiting.add(job);
@@ -55,6 +58,7 @@ export class DrawingQueue {
     await nextTask();
     while (this.waiting.size > 0) {
       const near = [...this.waiting].find((job) => job.isNear());
+      if (!near) this.oncaughtup();
       if (!near && !this.hurried) {
         await whenIdle();
         if ([...this.waiting].some((job) => job.isNear())) continue;
@@ -68,5 +72,6 @@ export class DrawingQueue {
       await nextTask();
     }
     this.running = false;
+    this.oncaughtup();
   }
 }

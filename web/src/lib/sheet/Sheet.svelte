@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { SheetSign } from '../engraving/sign-rows.ts';
   import { markId } from '@oculon/core';
-  import { tick, untrack } from 'svelte';
+  import { onMount, tick, untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import type { SystemPlan } from '../engraving/breaks.ts';
   import { DrawingQueue } from '../engraving/drawing-queue.ts';
@@ -21,8 +21,10 @@
     workbench: Workbench;
     /** What is played now, as a tick on the page. */
     playhead: number | undefined;
+    /** Called once the music in the window stands with its fingering, or without it when that is long in coming. */
+    onshown: () => void;
   }
-  const { workbench, playhead }: Props = $props();
+  const { workbench, playhead, onshown }: Props = $props();
   const { view, caret } = $derived(workbench);
   const display = $derived(view.display);
 
@@ -92,13 +94,24 @@
   });
 
   const plan = $derived(workbench.planned.plan);
+  /** How long the music waits for its first plan, in ms: most are here by then. */
+  const PATIENCE = 400;
+  let isPatient = $state(true);
+  onMount(() => {
+    const waiting = setTimeout(() => (isPatient = false), PATIENCE);
+    return () => clearTimeout(waiting);
+  });
+  $effect(() => {
+    if (isCaughtUp && (plan || !isPatient)) untrack(onshown);
+  });
   const underHeight = $derived(
     plan ? view.lanes.reduce((sum, lane) => sum + LANE_HEIGHTS[lane], view.lanes.length > 0 ? 8 : 0) : 0,
   );
 
   const keyOf = ({ first, widths, continues }: SystemPlan): string =>
     `${first}:${widths.join()}${continues ? '…' : ''}`;
-  const queue = new DrawingQueue();
+  let isCaughtUp = $state(false);
+  const queue = new DrawingQueue(() => (isCaughtUp = systems.length > 0));
 
   let room = $state<number>();
   $effect(() => {
@@ -229,7 +242,8 @@
           {score}
           first={system.first}
           widths={system.widths}
-          plan={workbench.planned.plan}
+          {plan}
+          isAwaited={isPatient && !plan}
           {origin}
           caret={caret.index}
           selected={caret.selected}

@@ -11,6 +11,7 @@
   import type { PlanView } from '../planner/api.ts';
   import TabStaff from '../tablature/TabStaff.svelte';
   import { TAB_HEIGHT } from '../tablature/tab-staff.ts';
+  import { nearness } from './nearness.ts';
   import SystemLayer from './SystemLayer.svelte';
 
   interface Props {
@@ -19,6 +20,8 @@
     widths: readonly number[];
     /** Where the notes are taken; undefined before that is known. */
     plan: Pick<PlanView, 'notes'> | undefined;
+    /** Whether the plan will be here in a moment: bare notes would only be laid to be laid again. */
+    isAwaited?: boolean;
     marks: readonly PlacedMark[];
     hiddenWords: ReadonlySet<string>;
     origin: Origins;
@@ -56,6 +59,7 @@
     first,
     widths,
     plan,
+    isAwaited = false,
     marks: placed,
     hiddenWords,
     origin,
@@ -98,13 +102,12 @@
   // The engraving is drawn once for a width; only the layer above follows the plan.
   const engrave = (holder: HTMLElement) => {
     let gone = false;
+    const near = nearness(holder.parentElement!, NEAR);
     const leave = queue.add({
-      isNear: () => {
-        const { top, bottom, left, right } = holder.parentElement!.getBoundingClientRect();
-        return bottom > -NEAR && top < innerHeight + NEAR && right > -NEAR && left < innerWidth + NEAR;
-      },
+      isNear: near.isNear,
       draw: async () => {
         const drawn = await drawSystem(holder, score, first, widths, breather(), continues);
+        near.close();
         if (gone) return;
         geometry = drawn;
         failure = '';
@@ -120,6 +123,7 @@
     return () => {
       gone = true;
       leave();
+      near.close();
       holder.replaceChildren();
     };
   };
@@ -128,16 +132,17 @@
   const notes = $derived(plan?.notes ?? score.notes.map(bareNote));
   const lay = marksKeeper();
   const marks = $derived(
-    geometry &&
-      lay({
-        score,
-        geometry,
-        notes,
-        marks: placed,
-        origin,
-        everyString,
-        written,
-      }),
+    geometry && !isAwaited
+      ? lay({
+          score,
+          geometry,
+          notes,
+          marks: placed,
+          origin,
+          everyString,
+          written,
+        })
+      : undefined,
   );
   const laid = $derived(geometry && marks ? laySigns(geometry, marks, rightSigns) : NO_ROWS);
   /** Where the note that is played stands, when it is one of these. */
@@ -176,7 +181,7 @@
             failed: () => undefined,
           });
       },
-      { rootMargin: '300px' },
+      { rootMargin: '300px', scrollMargin: '300px' },
     );
     observer.observe(element);
     return () => {
@@ -197,7 +202,12 @@
   class:in-line={inLine}
   {@attach watch}
 >
-  <div class="engraving" style:top="{marks ? -top : 0}px" {@attach engrave}></div>
+  <div
+    class="engraving"
+    class:awaiting={!marks && !failure}
+    style:top="{marks ? -top : 0}px"
+    {@attach engrave}
+  ></div>
   {#if failure}
     <p role="alert" class="rounded-box border border-error p-3 text-sm" data-failed={barsShown}>
       {barsShown} cannot be engraved ({failure}). The other bars are shown, the planner has fingered these
@@ -280,6 +290,10 @@
     position: absolute;
     left: 0;
     pointer-events: none;
+  }
+  /* Its height is not known yet. */
+  .awaiting {
+    visibility: hidden;
   }
   /* VexFlow paints some strokes black or grey whatever it is told; on dark paper they must follow the ink. */
   .engraving :global(:is(g, path)[stroke]:not([stroke='none'])) {

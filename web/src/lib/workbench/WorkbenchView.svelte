@@ -5,6 +5,7 @@
   import NotFetched from '../NotFetched.svelte';
   import Part from '../Part.svelte';
   import ConflictDialog from '../document/ConflictDialog.svelte';
+  import { whenIdle } from '../engraving/drawing-queue.ts';
   import { loadMusicFonts } from '../engraving/fonts.ts';
   import DifficultyStrip from '../sheet/DifficultyStrip.svelte';
   import Sheet from '../sheet/Sheet.svelte';
@@ -35,6 +36,8 @@
 
   let workbench = $state.raw<Workbench>();
   let sheet = $state<Sheet>();
+  /** The music comes first; what stands beside it is made when it can be seen. */
+  let isSheetShown = $state(false);
   let helpOpen = $state(false);
   let listOpen = $state(false);
   const minute = new FirstMinute();
@@ -62,6 +65,13 @@
   });
 
   const focusSheet = () => sheet?.focus();
+  // Later than the music: to take the focus the page must be laid out.
+  $effect(() => {
+    if (workbench?.piece.phase === 'ready' && sheet)
+      void whenIdle().then(() => {
+        if (document.activeElement === document.body) focusSheet();
+      });
+  });
   const jump = (note: number) => {
     if (workbench) workbench.caret.index = note;
     focusSheet();
@@ -112,7 +122,7 @@
 <svelte:window {onkeydown} ononline={() => workbench?.decisions.saving.send()} />
 
 {#snippet transport()}
-  {#if hearing && workbench?.piece.score && workbench.planned.plan}
+  {#if hearing && isSheetShown && workbench?.piece.score && workbench.planned.plan}
     {@const heard = hearing}
     {@const { piece, planned, caret, decisions } = workbench}
     <Part name="Playing"
@@ -170,7 +180,14 @@
             >
             <SheetTools {view} />
           </div>
-          <Part name="The sheet"><Sheet bind:this={sheet} {workbench} playhead={hearing?.playhead} /></Part>
+          <Part name="The sheet"
+            ><Sheet
+              bind:this={sheet}
+              {workbench}
+              playhead={hearing?.playhead}
+              onshown={() => (isSheetShown = true)}
+            /></Part
+          >
         </main>
         {#if minute.step}
           {#await import('./first-minute/FirstMinuteCard.svelte') then { default: FirstMinuteCard }}
@@ -182,10 +199,11 @@
       </div>
       <aside class="beside">
         <div class="caret">
-          <AtCaret {workbench} ondone={focusSheet} onjump={jump} />
+          {#if isSheetShown}<AtCaret {workbench} ondone={focusSheet} onjump={jump} />{/if}
         </div>
         <StepPlace
           {workbench}
+          isAwaited={!isSheetShown}
           {versionName}
           exportProblem={exporting.problem}
           origin={data.origin}

@@ -86,8 +86,10 @@
             {#each found as piece (piece.id)}
               <tr class="hover:bg-base-200">
                 <td
-                  ><a
+                  ><!-- The desk takes the focus itself, when there is something to take it. -->
+                  <a
                     class="link-hover font-serif text-base"
+                    data-sveltekit-keepfocus
                     href={piece.latest ? `/pieces/${piece.id}/${piece.latest}` : `/pieces/${piece.id}`}
                     >{piece.title}</a
                   ></td

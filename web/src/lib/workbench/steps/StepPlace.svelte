@@ -10,9 +10,11 @@
     /** What the version at hand is called. */
     versionName: string;
     exportProblem: string;
+    /** Whether the step waits for the music. */
+    isAwaited: boolean;
   }
   /** Where the step is worked on; what was done, or another version, takes its place while it is looked at. */
-  const { versionName, exportProblem, ...step }: Props = $props();
+  const { versionName, exportProblem, isAwaited, ...step }: Props = $props();
 
   const { piece, planned, past, against, view, notice } = $derived(step.workbench);
   let place = $state<HTMLElement>();
@@ -44,7 +46,7 @@
         <NotFetched />
       {/await}
     </Part>
-  {:else}
+  {:else if !isAwaited}
     <StepPane {...step} />
   {/if}
 </div>
