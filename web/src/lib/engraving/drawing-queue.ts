@@ -23,6 +23,8 @@ export const breather = (): (() => Promise<void>) => {
 
 export interface DrawingJob {
   readonly isNear: () => boolean;
+  /** Whether it belongs to a system that is drawn already: it comes after the systems near the window. */
+  readonly isAddition?: boolean;
   readonly draw: () => Promise<void>;
   /** Told when drawing threw. */
   readonly failed: (error: unknown) => void;
@@ -37,7 +39,7 @@ export class DrawingQueue {
   private running = false;
   private hurried = false;
 
-  /** `oncaughtup` is told when all that is near the window has been drawn. */
+  /** `oncaughtup` is told when all systems near the window have been drawn. */
   constructor(private readonly oncaughtup: () => void = () => {}) {}
 
   /** Adds a job; the answer takes it out again. */
@@ -57,11 +59,10 @@ export class DrawingQueue {
     this.running = true;
     await nextTask();
     while (this.waiting.size > 0) {
-      const near = [...this.waiting].find((job) => job.isNear());
-      if (!near) this.oncaughtup();
+      const near = this.near();
       if (!near && !this.hurried) {
         await whenIdle();
-        if ([...this.waiting].some((job) => job.isNear())) continue;
+        if (this.near()) continue;
       }
       const [first] = this.waiting;
       const job = near ?? first;
@@ -69,9 +70,16 @@ export class DrawingQueue {
       this.waiting.delete(job);
       // One system that cannot be drawn must not keep the others from it; its job says so where it stands.
       await job.draw().catch((error: unknown) => job.failed(error));
+      const next = this.near();
+      if (!next || next.isAddition) this.oncaughtup();
       await nextTask();
     }
     this.running = false;
-    this.oncaughtup();
+  }
+
+  /** What is near the window, systems before what is added to them. */
+  private near(): DrawingJob | undefined {
+    const near = [...this.waiting].filter((job) => job.isNear());
+    return near.find(({ isAddition }) => !isAddition) ?? near[0];
   }
 }

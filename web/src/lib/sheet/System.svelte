@@ -177,6 +177,7 @@
         else if (!isSeen)
           leave = queue.add({
             isNear: () => true,
+            isAddition: true,
             draw: () => Promise.resolve(void (isSeen = true)),
             failed: () => undefined,
           });
