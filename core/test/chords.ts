@@ -101,6 +101,7 @@ export const rankFingerings = (
     nextOnset: Infinity,
     secondsBefore: Infinity,
     beatsBefore: 0,
+    isOpening: true,
     isLoneLine: false,
     struck,
     struckBefore: 0,

@@ -14,12 +14,16 @@ export interface LineNote {
   readonly secondsBefore: number;
   /** The same in beats. */
   readonly beatsBefore: number;
+  /** Whether the piece has hardly begun. */
+  readonly isOpening: boolean;
   /** Semitones since the note before, 0 for the first. */
   readonly rise: number;
 }
 
 const FINGERS = [1, 2, 3, 4] as const;
 const HIGHEST_POSITION = TABLE_FRETS - 4;
+/** Frets that a hand covers. */
+const HAND = 4;
 const DARK_FRET = 4;
 const DARK_STRINGS = 2;
 const BODY_FRET = 12;
@@ -95,7 +99,7 @@ const readLow = (fret: number, finger: number, costs: LeftCosts): number =>
 const wayBetween = (
   from: Taking,
   to: Taking,
-  { beatsBefore, rise, secondsBefore }: LineNote,
+  { beatsBefore, isOpening, rise, secondsBefore }: LineNote,
   costs: LeftCosts,
   neck: NeckTables,
 ): number => {
@@ -118,7 +122,8 @@ const wayBetween = (
       ? costs.shiftLedByLine * Math.min(most, Math.max(1, hasteAgainst(costs.hopReferenceTime)))
       : Math.min(most, Math.max(1 / most, hasteAgainst(costs.shiftReferenceTime)));
     cost += (costs.shift + costs.shiftDistance * distance * hurry) * share;
-    cost += costs.settle * Math.max(0, to.fret - from.position - 1);
+    const isJump = isOpening && to.fret - from.position >= HAND;
+    cost += (costs.settle + (isJump ? costs.upTheNeck : 0)) * Math.max(0, to.fret - from.position - 1);
   }
   const haste = costs.hopReferenceTime / secondsBefore;
   const slide = costs.slideLast * Math.min(costs.slideHasteMost, Math.max(1, haste ** costs.slideHaste));

@@ -22,6 +22,7 @@ const eventOf = (pluck: SinglePluck, index: number): PluckEvent => ({
       voice: pluck.voice,
       isOverInner: false,
       isRepeated: pluck.isRepeated,
+      isReturn: pluck.isReturn,
     },
   ],
   options: [[0], [1], [2], [3]],
@@ -54,6 +55,7 @@ const pluck: fc.Arbitrary<SinglePluck> = fc.record({
   secondsBefore: fc.constantFrom(0.1, 0.2, 0.3, 0.5, 0.8),
   voice: fc.constantFrom('bass' as const, 'melody' as const, 'only' as const),
   isRepeated: fc.constant(false),
+  isReturn: fc.boolean(),
   load: fc.constantFrom(1, 1.4, 2),
 });
 /** A repeated note lies on the string before. */
@@ -98,7 +100,7 @@ describe('the integer program of a right hand', () => {
   }, 240_000);
 
   it('has it where the presolve of the optimiser loses it', async () => {
-    const repeated = { string: 4, isRepeated: true, load: 1 };
+    const repeated = { string: 4, isRepeated: true, isReturn: false, load: 1 };
     await compare([
       { ...repeated, isRepeated: false, secondsBefore: 0.1, voice: 'melody' },
       { ...repeated, secondsBefore: 0.2, voice: 'only' },
@@ -116,6 +118,7 @@ describe('the integer program of a right hand', () => {
             secondsBefore,
             voice: Number(string) >= 4 ? 'bass' : 'melody',
             isRepeated: false,
+            isReturn: false,
             load: 1,
           })),
         );

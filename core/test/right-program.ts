@@ -8,6 +8,8 @@ export interface SinglePluck {
   readonly voice: 'bass' | 'melody' | 'only';
   /** The same pitch as the pluck before. */
   readonly isRepeated: boolean;
+  /** Its string was plucked before in the same broken chord. */
+  readonly isReturn: boolean;
   readonly load: number;
 }
 
@@ -19,14 +21,15 @@ const between = (seconds: number, fast: number, calm: number): number =>
 
 /** What a finger costs on a string by itself. */
 const ownCost = (
-  { secondsBefore, string, voice }: SinglePluck,
+  { isRepeated, secondsBefore, string, voice }: SinglePluck,
   finger: number,
   costs: RightCosts,
 ): number => {
   if (finger === THUMB) {
     const reach = [0, costs.thumbOnFirst, costs.thumbOnSecond, costs.thumbOnThird][string] ?? 0;
     const isMelody = voice === 'melody' || (voice === 'only' && string <= 3);
-    return reach + (isMelody ? costs.melodyWithThumb : 0);
+    const share = isRepeated && voice === 'bass' ? costs.thumbUnderTremolo : 1;
+    return reach * share + (isMelody ? costs.melodyWithThumb : 0);
   }
   const isThumbs = voice === 'only' && string >= 4 && secondsBefore >= costs.thumbLinePace;
   const bass = voice === 'bass' ? costs.bassWithoutThumb : isThumbs ? costs.bassLineWithoutThumb : 0;
@@ -54,13 +57,15 @@ export const pluckProgram = (plucks: readonly SinglePluck[], costs: RightCosts):
   FINGERS.forEach((letter, finger) => {
     const into: string[][] = plucks.map(() => []);
     const out: string[][] = plucks.map(() => []);
-    const starts = plucks.map((_, index) => program.binary(`s_${letter}_${index}`));
+    const arriving = ({ isReturn }: SinglePluck): number => (isReturn ? costs.stringExchanged : 0);
+    const starts = plucks.map((pluck, index) => program.binary(`s_${letter}_${index}`, arriving(pluck)));
     starts.forEach((start, index) => into[index]!.push(start));
     for (let from = 0; from < plucks.length; from += 1)
       for (let to = from + 1; to < plucks.length; to += 1) {
         const far = Math.abs(plucks[from]!.string - plucks[to]!.string);
         const perString = finger === THUMB ? costs.thumbLeaves : costs.leaveString;
-        const arc = program.binary(`w_${letter}_${from}_${to}`, far * perString);
+        const price = far > 0 ? far * perString + arriving(plucks[to]!) : 0;
+        const arc = program.binary(`w_${letter}_${from}_${to}`, price);
         out[from]!.push(arc);
         into[to]!.push(arc);
       }

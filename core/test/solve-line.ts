@@ -81,6 +81,7 @@ export const compareLine = async (voice: string, tempo = 90): Promise<LineCompar
     hasOpenBass: piece.places[struck[0]!]!.some(({ fret, string }) => fret === 0 && string > TREBLES),
     secondsBefore,
     beatsBefore: piece.beatsBefore[index]!,
+    isOpening: piece.isOpening[index]!,
     rise:
       index === 0
         ? 0

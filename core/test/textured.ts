@@ -1,4 +1,5 @@
 import { BARRES } from './passages/textures/barres.ts';
+import { LAST_PATTERNS } from './passages/textures/last-patterns.ts';
 import { LATER_LINES } from './passages/textures/later-lines.ts';
 import { LATER_PATTERNS } from './passages/textures/later-patterns.ts';
 import { BROKEN_CHORDS } from './passages/textures/broken-chords.ts';
@@ -25,6 +26,10 @@ export const TEXTURED_TUNED_ON: readonly TexturedPassage[] = [
 ];
 
 /** Those that were written after the tuning, and are only reported. */
-export const TEXTURED_REPORTED: readonly TexturedPassage[] = [...UNSEEN_PATTERNS, ...UNSEEN_LINES];
+export const TEXTURED_REPORTED: readonly TexturedPassage[] = [
+  ...UNSEEN_PATTERNS,
+  ...UNSEEN_LINES,
+  ...LAST_PATTERNS,
+];
 
 export const TEXTURED: readonly TexturedPassage[] = [...TEXTURED_TUNED_ON, ...TEXTURED_REPORTED];

@@ -71,6 +71,20 @@ describe('who takes what in a texture', () => {
       ).toBe('pamipami');
   });
 
+  it('under a tremolo every bass is the thumb’s, also on ③ and ②', () => {
+    const beat = (bass: string, tune: string) => `${bass}/16 ${tune}/16 ${tune}/16 ${tune}/16`;
+    const inOneVoice = ['A2', 'A3', 'C4', 'A3'].map((bass) => beat(bass, 'C5')).join(' ');
+    const onSecond = ['D3', 'D4', 'F4', 'D4'].map((bass) => beat(bass, 'A4')).join(' ');
+    expect(rightHand(planVoices([`${inOneVoice} | ${onSecond}`], { tempo: 72 }))).toBe('pami'.repeat(8));
+  });
+
+  it('a broken chord keeps its order when the next one lies on other strings, to its last note', () => {
+    const figure = [0, 1, 2, 3, 2, 1, 2, 1];
+    const broken = (chord: string) => figure.map((place) => `${chord.split(' ')[place]}/8`).join(' ');
+    const chords = ['G2 D3 G3 B3', 'C3 E3 G3 C4', 'D3 A3 C4 F#4', 'G2 D3 G3 B3'];
+    expect(rightHand(planVoices([chords.map(broken).join(' | ')], { tempo: 88 }))).toBe('pimamimi'.repeat(4));
+  });
+
   it('dyads under a slow tune keep i and m, however busy the left hand is', () => {
     const score = exampleScore({
       voices: [

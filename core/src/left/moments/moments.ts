@@ -149,6 +149,7 @@ export const momentsOf = (
       nextOnset: slices[index + 1]?.onset ?? Infinity,
       secondsBefore: slice.secondsBefore,
       beatsBefore: piece.beatsBefore[index]!,
+      isOpening: piece.isOpening[index]!,
       isLoneLine: piece.isLoneLine[index]!,
       struck: placedSounds,
       lineFrom: placedSounds.map((sound) => piece.lineFrom[sound]!),

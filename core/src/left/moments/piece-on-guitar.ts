@@ -31,6 +31,8 @@ export interface PieceOnGuitar {
   readonly isLoneLine: readonly boolean[];
   /** By slice: beats since the slice before. */
   readonly beatsBefore: readonly number[];
+  /** By slice: whether the piece has hardly begun. */
+  readonly isOpening: readonly boolean[];
   readonly sliceOf: ReadonlyMap<NoteId, number>;
   /** The sound that each notehead belongs to. */
   readonly soundOf: ReadonlyMap<NoteIndex, number>;
@@ -64,6 +66,13 @@ const loneLines = (
   }
   return slices.map(({ bar }) => voices.get(bar)!.size === 1 && !withChords.has(bar));
 };
+
+/** For so many beats a hand looks for its first place. Our own value. */
+const OPENING_BEATS = 2;
+
+/** Beats of the later slice from one slice to another; none without the first. */
+const beatsBetween = (score: Score, from: Slice | undefined, to: Slice): number =>
+  from ? (to.onset - from.onset) / pulse(score.bars[to.bar]!.meter, score.ticksPerQuarter) : 0;
 
 /** Reads a piece for the left hand, once for all plans of it. */
 export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): PieceOnGuitar => {
@@ -111,11 +120,8 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
     ),
     lineFrom,
     places: sounds.map((sound) => placesFor(score, sound, guitar)),
-    beatsBefore: slices.map((slice, index) => {
-      const before = slices[index - 1];
-      const beat = pulse(score.bars[slice.bar]!.meter, score.ticksPerQuarter);
-      return before ? (slice.onset - before.onset) / beat : 0;
-    }),
+    beatsBefore: slices.map((slice, index) => beatsBetween(score, slices[index - 1], slice)),
+    isOpening: slices.map((slice) => beatsBetween(score, slices[0], slice) < OPENING_BEATS),
     sliceOf,
     soundOf,
   };

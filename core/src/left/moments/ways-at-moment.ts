@@ -20,6 +20,8 @@ export interface Moment {
   readonly nextOnset: number;
   readonly secondsBefore: number;
   readonly beatsBefore: number;
+  /** Whether the piece has hardly begun: the hand is still looking for its first place. */
+  readonly isOpening: boolean;
   /** Whether it belongs to a line of single notes without any other voice in the bar, which is no broken chord. */
   readonly isLoneLine: boolean;
   /** Sounds to place: those struck here, without the twins of a unison. */

@@ -115,7 +115,7 @@ export class StepBounds {
     const from = leaving.position[state]!;
     const shifting = from !== 0 && from !== position;
     let placing = stayingCost(costs, this.moment, from);
-    if (from !== position) placing += settlingCost(costs, options, option, from);
+    if (from !== position) placing += settlingCost(costs, this.moment, option, from);
     let guided = false;
     let ledByLine = false;
     for (let bits = options.fingerBits[option]!; bits !== 0; bits &= bits - 1) {

@@ -146,7 +146,7 @@ export class Stepper {
     if (options.fingersUsed[option] === 0) return cost;
     if (!placing.begin(state)) return Infinity;
     if (from !== framed.to) {
-      const amount = settlingCost(costs, options, option, from);
+      const amount = settlingCost(costs, moment, option, from);
       cost += amount;
       if (amount > 0) ledger?.('height', first, amount);
     }

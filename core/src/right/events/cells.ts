@@ -12,6 +12,8 @@ export interface Cell {
   readonly first: number;
   readonly end: number;
   readonly key: string;
+  /** Cells with the same contour go over their strings in the same order, whichever strings they are. */
+  readonly contour: string;
 }
 
 /** A cell of fewer strokes is no pattern yet. */
@@ -57,6 +59,19 @@ const keyOf = (events: readonly PluckEvent[], start: number): string =>
     .map(({ notes, onset }) => `${onset - start}:${notes.map(({ string }) => string).join('+')}`)
     .join(' ');
 
+/** The strings of a cell by their rank in it, from the bass side. */
+const contourOf = (events: readonly PluckEvent[], start: number): string => {
+  const strings = [...new Set(events.flatMap(({ notes }) => notes.map(({ string }) => string)))].sort(
+    (a, b) => b - a,
+  );
+  return events
+    .map(
+      ({ notes, onset }) =>
+        `${onset - start}:${notes.map(({ string }) => strings.indexOf(string)).join('+')}`,
+    )
+    .join(' ');
+};
+
 /** The beat in which an event stands: its start, in ticks. */
 const beatOf = (score: Score, { bar, onset }: PluckEvent): number => {
   const { start, meter } = score.bars[bar]!;
@@ -64,14 +79,31 @@ const beatOf = (score: Score, { bar, onset }: PluckEvent): number => {
   return start + Math.floor((onset - start) / beat) * beat;
 };
 
+/** From so many strokes on, the note below the repeated ones is the bass, on whatever string it lies. */
+const STROKES_OF_A_TREMOLO = 4;
+
+/** The events of a cell, with what it makes of them. */
+const inCell = (
+  events: readonly PluckEvent[],
+  { kind, first, end }: Cell,
+): readonly (readonly [number, PluckEvent])[] => {
+  const isTremolo = kind === 'tremolo' && end - first >= STROKES_OF_A_TREMOLO;
+  const plucked = new Set<number>();
+  return events.slice(first, end).map((event, place) => {
+    const notes = event.notes.map((note) => ({
+      ...note,
+      ...(isTremolo && place === 0 && { voice: 'bass' as const }),
+      isReturn: kind === 'arpeggio' && plucked.has(note.string),
+    }));
+    for (const { string } of notes) plucked.add(string);
+    return [first + place, { ...event, cell: kind, notes }] as const;
+  });
+};
+
 /** Events with those marked that belong to a cell. */
 export const withCells = (events: readonly PluckEvent[], cells: readonly Cell[]): readonly PluckEvent[] => {
-  const kinds = new Map(
-    cells.flatMap(({ kind, first, end }) =>
-      Array.from({ length: end - first }, (_, index) => [first + index, kind] as const),
-    ),
-  );
-  return events.map((event, index) => (kinds.has(index) ? { ...event, cell: kinds.get(index) } : event));
+  const known = new Map(cells.flatMap((cell) => inCell(events, cell)));
+  return events.map((event, index) => known.get(index) ?? event);
 };
 
 /**
@@ -82,7 +114,14 @@ export const cellsOf = (score: Score, events: readonly PluckEvent[]): readonly C
   const cells: Cell[] = [];
   const offer = (first: number, end: number, start: number): void => {
     const own = events.slice(first, end);
-    if (isArpeggio(own)) cells.push({ kind: 'arpeggio', first, end, key: `arpeggio ${keyOf(own, start)}` });
+    if (isArpeggio(own))
+      cells.push({
+        kind: 'arpeggio',
+        first,
+        end,
+        key: `arpeggio ${keyOf(own, start)}`,
+        contour: `arpeggio ${contourOf(own, start)}`,
+      });
   };
   for (let at = 0; at < events.length;) {
     const afterTremolo = endOfTremolo(events, at);
@@ -93,6 +132,7 @@ export const cellsOf = (score: Score, events: readonly PluckEvent[]): readonly C
         first: at,
         end: afterTremolo,
         key: `tremolo ${keyOf(own, own[0]!.onset)}`,
+        contour: `tremolo ${contourOf(own, own[0]!.onset)}`,
       });
       at = afterTremolo;
       continue;

@@ -21,6 +21,8 @@ export interface PluckedNote {
   readonly isOverInner: boolean;
   /** The same pitch was plucked on this string in the event before: tremolo and repeated notes. */
   readonly isRepeated: boolean;
+  /** Its string was plucked before in the same broken chord. */
+  readonly isReturn: boolean;
 }
 
 /** Fingers asked for: their ranks, and the price of leaving one out. */
@@ -131,6 +133,7 @@ export const pluckEvents = (
         string,
         voice: roles.of[sound]!,
         isOverInner: roles.of[sound] === 'melody' && roles.hasInner.has(slice.bar),
+        isReturn: false,
         isRepeated:
           before?.notes.some((other) => other.string === string && plan.sounds[other.sound]!.midi === midi) ??
           false,

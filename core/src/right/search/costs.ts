@@ -34,10 +34,20 @@ export const RIGHT_COST_RULES = {
   crossing: rule(1.2, 'per awkward crossing', 'fingers that pass over each other'),
   crossingTime: rule(0.3, 's', 'time in which a crossing costs its full price'),
   leaveString: rule(0.3, 'per string moved', 'a finger leaves its string: the frame moves'),
+  stringExchanged: rule(
+    0.15,
+    'per note',
+    'in a broken chord a string that comes back keeps its finger; our own value',
+  ),
   thumbLeaves: rule(0.05, 'per string moved', 'the thumb travels freely over the basses'),
   thumbOnThird: rule(0.6, 'per note', 'the thumb may take ③'),
   thumbOnSecond: rule(2, 'per note', 'the thumb hardly ever takes ②'),
   thumbOnFirst: rule(3, 'per note', 'the thumb hardly ever takes ①'),
+  thumbUnderTremolo: rule(
+    0.1,
+    'factor on what ③, ② and ① cost the thumb',
+    'under a tremolo every bass is the thumb’s, wherever it lies; our own value',
+  ),
   thumbAboveIndex: rule(
     0.8,
     'per note',

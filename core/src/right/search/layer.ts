@@ -45,11 +45,12 @@ export class RightLayer implements StatesWithCosts {
   }
 }
 
-const { leaveString, thumbLeaves } = RIGHT_COSTS;
+const { leaveString, stringExchanged, thumbLeaves } = RIGHT_COSTS;
 const FARTHEST = 5;
 
 /** What it costs a finger at most to stand on one string where it could stand on another; 0 is no string yet. */
 const detour = (from: number, to: number, perString: number): number =>
+  (from === to ? 0 : stringExchanged) +
   perString * (from === 0 ? 0 : to === 0 ? FARTHEST : Math.abs(from - to));
 
 /**

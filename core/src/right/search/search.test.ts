@@ -20,6 +20,7 @@ const event: fc.Arbitrary<PluckEvent> = fc
     voice: fc.constantFrom('bass' as const, 'inner' as const, 'melody' as const, 'only' as const),
     isOverInner: fc.boolean(),
     isRepeated: fc.boolean(),
+    isReturn: fc.boolean(),
     load: fc.constantFrom(1, 1.5, 2),
     school: fc.constantFrom(...RIGHT_SCHOOLS),
     isLineStart: fc.boolean(),
@@ -28,7 +29,7 @@ const event: fc.Arbitrary<PluckEvent> = fc
     mayDoubleThumb: fc.boolean(),
     rank: fc.option(fc.nat(3)),
   })
-  .map(({ strings, voice, isOverInner, isRepeated, rank, ...rest }) => ({
+  .map(({ strings, voice, isOverInner, isRepeated, isReturn, rank, ...rest }) => ({
     ...rest,
     secondsBefore: rest.paceBefore,
     slice: 0,
@@ -45,6 +46,7 @@ const event: fc.Arbitrary<PluckEvent> = fc
         voice,
         isOverInner,
         isRepeated,
+        isReturn,
       })),
     options: choices(strings.length),
   }));

@@ -48,12 +48,13 @@ const sameEvent = (a: PluckEvent, b: PluckEvent): boolean =>
   a.options.every((option, index) => option.every((rank, place) => rank === b.options[index]![place])) &&
   a.notes.length === b.notes.length &&
   a.notes.every(
-    ({ sound, string, voice, isOverInner, isRepeated }, index) =>
+    ({ sound, string, voice, isOverInner, isRepeated, isReturn }, index) =>
       sound === b.notes[index]!.sound &&
       string === b.notes[index]!.string &&
       voice === b.notes[index]!.voice &&
       isOverInner === b.notes[index]!.isOverInner &&
-      isRepeated === b.notes[index]!.isRepeated,
+      isRepeated === b.notes[index]!.isRepeated &&
+      isReturn === b.notes[index]!.isReturn,
   );
 
 /** Whether two layers hold the same states, in the same order, with costs that differ by one constant. */

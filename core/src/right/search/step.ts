@@ -78,6 +78,16 @@ const isThumbs = (costs: RightCosts, { cell, notes, paceBefore }: PluckEvent): b
   cell !== 'arpeggio' &&
   paceBefore >= costs.thumbLinePace;
 
+/** What a string costs the thumb. */
+const thumbOn = (costs: RightCosts, string: number): number =>
+  string === 3
+    ? costs.thumbOnThird
+    : string === 2
+      ? costs.thumbOnSecond
+      : string === 1
+        ? costs.thumbOnFirst
+        : 0;
+
 /** The part of an option's cost that does not depend on what was played before. */
 export const placeCost = (
   costs: RightCosts,
@@ -95,17 +105,8 @@ export const placeCost = (
   option.forEach((rank, index) => {
     const { string, voice } = notes[index]!;
     if (rank === THUMB) {
-      charge(
-        'thumb',
-        index,
-        string === 3
-          ? costs.thumbOnThird
-          : string === 2
-            ? costs.thumbOnSecond
-            : string === 1
-              ? costs.thumbOnFirst
-              : 0,
-      );
+      const share = event.cell === 'tremolo' && voice === 'bass' ? costs.thumbUnderTremolo : 1;
+      charge('thumb', index, thumbOn(costs, string) * share);
       if (voice === 'melody' || ((voice === 'inner' || (voice === 'only' && line)) && string <= 3))
         charge('voice', index, costs.melodyWithThumb);
     } else {
@@ -195,10 +196,13 @@ export const travelCost = (
   let cost = 0;
   for (let index = 0; index < option.length; index += 1) {
     const rank = option[index]!;
-    const { string, sound } = notes[index]!;
+    const { string, sound, isReturn } = notes[index]!;
     const from = stringOf(state, rank);
-    if (from === 0 || from === string) continue;
-    const amount = Math.abs(from - string) * (rank === THUMB ? costs.thumbLeaves : costs.leaveString);
+    if (from === string) continue;
+    const perString = rank === THUMB ? costs.thumbLeaves : costs.leaveString;
+    const amount =
+      (from === 0 ? 0 : Math.abs(from - string) * perString) + (isReturn ? costs.stringExchanged : 0);
+    if (amount === 0) continue;
     cost += amount;
     ledger?.('frame', sound, amount);
   }
