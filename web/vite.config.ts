@@ -26,8 +26,8 @@ export default defineConfig({
   build: {
     chunkSizeWarningLimit: 700,
     rollupOptions: {
-      // The engraver is not marked as free of side effects, so that every part of it went to the browser, drawn with or not.
       output: { codeSplitting: { groups: SHARED.map((group) => ({ ...group, tags: ['$initial'] })) } },
+      // The engraver is not marked as free of side effects, so that every part of it went to the browser, drawn with or not.
       treeshake: { moduleSideEffects: [{ test: /node_modules\/vexflow\//, sideEffects: false }] },
     },
   },

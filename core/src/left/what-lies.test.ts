@@ -247,10 +247,8 @@ describe('the hand that plays', () => {
 // Common practice, no published source.
 describe('the first place of a hand', () => {
   it('is where the phrase lies: one low note does not make the way up cheaper', () => {
-    const plan = planVoices(['F4/4 A4/4 C5/4 | Bb4/4 A4/4 G4/4 | F4/4 A4/4 Bb4/4', 'D3/2. | D3/2. | D3/2.'], {
-      tempo: 88,
-      meter: { beats: 3, beatType: 4 },
-    });
+    const voices = ['F4/4 A4/4 C5/4 | Bb4/4 A4/4 G4/4 | F4/4 A4/4 Bb4/4', 'D3/2. | D3/2. | D3/2.'];
+    const plan = planPiece(exampleScore({ voices, tempo: 88, meter: { beats: 3, beatType: 4 } }));
     const first = plan.score.notes.findIndex(({ midi }) => midi === 65);
     expect(plan.notes[first]).toMatchObject({ string: 2, finger: 2 });
     expect(plan.shifts).toEqual([]);

@@ -68,7 +68,7 @@
   // Kept when all of it has been fetched, and when that is in nobody's way.
   $effect(() => {
     if (!hasMusic) return;
-    void Promise.all([isReachable(), transportBar()]).then(([isOnline]) => {
+    void Promise.all([isReachable(), transportBar().catch(() => undefined)]).then(([isOnline]) => {
       isOffline = !isOnline;
       return keepForOffline(isOnline);
     });
@@ -284,6 +284,8 @@
           goal={score.tempi[0]!.quartersPerMinute}
           {told}
         />
+      {:catch}
+        <p class="small px-4 pb-2" role="status">{words.noSound}</p>
       {/await}
     {/if}
   </div>

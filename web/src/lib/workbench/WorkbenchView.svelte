@@ -38,6 +38,8 @@
   let sheet = $state<Sheet>();
   /** The music comes first; what stands beside it is made when it can be seen. */
   let isSheetShown = $state(false);
+  /** How long that waits for a sheet that may never stand, in ms. */
+  const PATIENCE = 1500;
   let helpOpen = $state(false);
   let listOpen = $state(false);
   const minute = new FirstMinute();
@@ -62,6 +64,12 @@
   });
   $effect(() => {
     if (workbench?.piece.phase === 'ready') workbench.view.remember(workbench.caret.index);
+  });
+
+  $effect(() => {
+    if (workbench?.piece.phase !== 'ready') return;
+    const waiting = setTimeout(() => (isSheetShown = true), PATIENCE);
+    return () => clearTimeout(waiting);
   });
 
   const focusSheet = () => sheet?.focus();
