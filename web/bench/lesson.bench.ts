@@ -1,5 +1,6 @@
 import { chromium, type Browser } from '@playwright/test';
 import { tiledPiece } from '../../core/bench/pieces.ts';
+import { PLAIN_LESSON, type Lesson } from '../src/lib/lesson/lesson.ts';
 import { serveForBench } from './server.ts';
 
 const PORT = 4293;
@@ -8,17 +9,7 @@ const TEXTURE = 'two voices';
 const ROUNDS = 9;
 /** A phone in the hand, as the tests hold it. */
 const PHONE = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true } as const;
-const LESSON = {
-  density: 'working',
-  depth: 'bars',
-  cards: true,
-  tablature: false,
-  hardSpots: true,
-  paper: 'A4',
-  large: false,
-  language: 'en',
-  noteNames: 'letters',
-} as const;
+const LESSON: Lesson = { ...PLAIN_LESSON, density: 'working', cards: true };
 
 const median = (values: readonly number[]): number =>
   values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
