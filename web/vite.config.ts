@@ -5,7 +5,7 @@ import { onlyUsedGlyphs } from './used-glyphs.ts';
 
 /**
  * What nearly every page needs, in few files. Left to itself the bundler writes a file for every set of pages that share
- * something: forty for the student's page, most under one kB, each asked for by itself.
+ * something: 37 for the student's page, most under one kB, each asked for by itself.
  */
 const SHARED = [
   { name: 'frame', test: /node_modules\/(svelte|@sveltejs\/kit|devalue|clsx|zod)\/|vite\/preload-helper/ },

@@ -5,7 +5,7 @@ import { exampleScore } from '../testing/planning.ts';
 import { planPiece, setupFor, type Plan } from './plan.ts';
 
 /** A tune that rises from G4, for which third position is the nearest on the page, and ends high. */
-const voices = ['G4/4 A4/4 B4/4 C5/4 | D5/4 B4/4 G4/4 B4/4 | C5/4 D5/4 F5/4 G5/4'];
+const voices = ['G4/2 B4/4 A4/4 | C5/4 B4/4 A4/4 C5/4 | D5/4 E5/4 F5/4 G5/4'];
 const once = exampleScore({ voices, tempo: 120 });
 const repeated = exampleScore({ voices, tempo: 120, repeats: [{ from: 1, to: 3 }] });
 const taken = ({ notes }: Plan): readonly string[] =>
@@ -19,8 +19,7 @@ describe('what is repeated', () => {
   it('is fingered for the way back', () => {
     const [straight, back] = [planPiece(once), planPiece(repeated)];
     expect(wayBack(back)).toBeLessThan(wayBack(straight));
-    // After the first bar they are one.
-    expect(taken(back).slice(4)).toEqual(taken(straight).slice(4));
+    expect(taken(back).slice(1)).toEqual(taken(straight).slice(1));
     // What it costs on the page is less than what it saves at every return.
     expect(back.left.cost).toBeGreaterThan(straight.left.cost);
   });

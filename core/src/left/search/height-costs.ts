@@ -11,8 +11,8 @@ const HAND = 4;
 /**
  * What it costs a hand to settle up the neck, in units of effort. Height belongs to the hand: it is paid where the hand
  * arrives, by how much further up its lowest note lies than where it was, and in the search for a first place; the notes
- * that follow there pay nothing. `from` is 0 for the hand that has not been used yet. At the opening of a piece the search for a
-first place goes on: a low note before a leap up does not make the way there cheaper. The fingers make no difference.
+ * that follow there pay nothing. `from` is 0 for the hand that has not been used yet. At the opening of a piece the search
+ * for a first place goes on: a low note before a leap up does not make the way there cheaper. The fingers make no difference.
  */
 export const settlingCost = (
   costs: LeftCosts,

@@ -4,7 +4,7 @@ import type { CellKind, PluckEvent } from './events.ts';
 
 /**
  * A stretch of single strokes that a hand takes as one movement: an arpeggio, or the repeated notes of a tremolo.
- * Cells with the same key have the same strings in the same order at the same places.
+ * Cells with the same key go over their strings in the same order at the same places, whichever strings they are.
  */
 export interface Cell {
   readonly kind: CellKind;
@@ -12,8 +12,6 @@ export interface Cell {
   readonly first: number;
   readonly end: number;
   readonly key: string;
-  /** Cells with the same contour go over their strings in the same order, whichever strings they are. */
-  readonly contour: string;
 }
 
 /** A cell of fewer strokes is no pattern yet. */
@@ -54,13 +52,8 @@ const endOfTremolo = (events: readonly PluckEvent[], first: number): number => {
   return end - first >= LEAST_STROKES ? end : first;
 };
 
-const keyOf = (events: readonly PluckEvent[], start: number): string =>
-  events
-    .map(({ notes, onset }) => `${onset - start}:${notes.map(({ string }) => string).join('+')}`)
-    .join(' ');
-
-/** The strings of a cell by their rank in it, from the bass side. */
-const contourOf = (events: readonly PluckEvent[], start: number): string => {
+/** The strings of a cell by their rank in it, from the bass side, and when they are struck. */
+const keyOf = (events: readonly PluckEvent[], start: number): string => {
   const strings = [...new Set(events.flatMap(({ notes }) => notes.map(({ string }) => string)))].sort(
     (a, b) => b - a,
   );
@@ -120,7 +113,6 @@ export const cellsOf = (score: Score, events: readonly PluckEvent[]): readonly C
         first,
         end,
         key: `arpeggio ${keyOf(own, start)}`,
-        contour: `arpeggio ${contourOf(own, start)}`,
       });
   };
   for (let at = 0; at < events.length;) {
@@ -132,7 +124,6 @@ export const cellsOf = (score: Score, events: readonly PluckEvent[]): readonly C
         first: at,
         end: afterTremolo,
         key: `tremolo ${keyOf(own, own[0]!.onset)}`,
-        contour: `tremolo ${contourOf(own, own[0]!.onset)}`,
       });
       at = afterTremolo;
       continue;

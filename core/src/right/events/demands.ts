@@ -60,7 +60,7 @@ export interface CellsPlayed {
 /** By key of a cell: the ways its equals are played, event by event, each with how often. */
 const waysByKey = ({ cells, options }: CellsPlayed): ReadonlyMap<string, ReadonlyMap<string, Vote>> => {
   const byKey = new Map<string, Map<string, Vote>>();
-  for (const { contour: key, first, end } of cells) {
+  for (const { key, first, end } of cells) {
     const ranks = options.slice(first, end);
     const name = ranks.map((each) => each.join('')).join(' ');
     const ways = byKey.get(key) ?? new Map<string, Vote>();
@@ -91,7 +91,7 @@ export const establishedOrder = (
   const ordered = cells.filter(({ first }) => rules.in(events[first]!.bar).keepOrder);
   const ways = waysByKey({ cells: ordered, options: chosen });
   const waysBefore = undecided && waysByKey(undecided);
-  for (const { contour: key, first, end } of ordered) {
+  for (const { key, first, end } of ordered) {
     const votes = [...(waysBefore?.get(key) ?? ways.get(key)!).values()];
     const isAlone = votes.length === 1 && votes[0]!.count === 1;
     if (isAlone) continue;
