@@ -1,5 +1,5 @@
 import type { Performance } from '../performance/performance.ts';
-import type { Cell } from '../right/events/cells.ts';
+import { contourOf, type Cell } from '../right/events/cells.ts';
 import type { PluckedNote, PluckEvent } from '../right/events/events.ts';
 import { FIRST_BASS_STRING } from '../right/events/roles.ts';
 import { barReturns } from '../score/bar-returns.ts';
@@ -36,7 +36,7 @@ class RightReader {
     this.#like = new Map(barReturns(score, left.sounds).flatMap(({ pairs }) => pairs));
     const cellOf: (Cell | undefined)[] = right.events.map(() => undefined);
     for (const cell of right.cells) {
-      const key = `${cell.kind} ${contourOf(right.events.slice(cell.first, cell.end))}`;
+      const key = `${cell.kind} ${contourOf(right.events.slice(cell.first, cell.end)).join(' ')}`;
       cellOf.fill({ ...cell, key }, cell.first, cell.end);
     }
     this.#cellOf = cellOf;
@@ -122,14 +122,6 @@ const byString = ({ notes }: PluckEvent, cell: readonly PluckEvent[]): readonly 
 
 const chordKey = ({ notes }: PluckEvent): string =>
   notes.map(({ voice, isOverInner }) => `${voice}${isOverInner}`).join(' ');
-
-/** The order of a movement's strings, whatever strings they are. */
-const contourOf = (events: readonly PluckEvent[]): string => {
-  const strings = [...new Set(events.flatMap(({ notes }) => notes.map(({ string }) => string)))].sort(
-    (a, b) => b - a,
-  );
-  return events.map(({ notes }) => notes.map(({ string }) => strings.indexOf(string)).join('+')).join(' ');
-};
 
 /**
  * Reads the right hand of a piece with the marks of a page; what is read otherwise than planned is handed over first,

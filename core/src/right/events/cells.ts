@@ -52,18 +52,18 @@ const endOfTremolo = (events: readonly PluckEvent[], first: number): number => {
   return end - first >= LEAST_STROKES ? end : first;
 };
 
-/** The strings of a cell by their rank in it, from the bass side, and when they are struck. */
-const keyOf = (events: readonly PluckEvent[], start: number): string => {
+/** The order of a movement's strings, whatever strings they are: by event, their ranks from the bass side. */
+export const contourOf = (events: readonly PluckEvent[]): readonly string[] => {
   const strings = [...new Set(events.flatMap(({ notes }) => notes.map(({ string }) => string)))].sort(
     (a, b) => b - a,
   );
-  return events
-    .map(
-      ({ notes, onset }) =>
-        `${onset - start}:${notes.map(({ string }) => strings.indexOf(string)).join('+')}`,
-    )
-    .join(' ');
+  return events.map(({ notes }) => notes.map(({ string }) => strings.indexOf(string)).join('+'));
 };
+
+const keyOf = (events: readonly PluckEvent[], start: number): string =>
+  contourOf(events)
+    .map((ranks, place) => `${events[place]!.onset - start}:${ranks}`)
+    .join(' ');
 
 /** The beat in which an event stands: its start, in ticks. */
 const beatOf = (score: Score, { bar, onset }: PluckEvent): number => {
