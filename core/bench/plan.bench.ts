@@ -11,6 +11,10 @@ import {
   type Plan,
   type Score,
 } from '../src/index.ts';
+import { readLeft } from '../src/page/left-reader.ts';
+import type { Page } from '../src/page/page-marks.ts';
+import { readerView } from '../src/page/reader-view.ts';
+import { readRight } from '../src/page/right-reader.ts';
 import { compareReturns } from '../src/plan/carry.ts';
 import { proposedMarks } from '../src/plan/proposed-marks.ts';
 import { difficultyOf } from '../src/review/difficulty.ts';
@@ -100,6 +104,12 @@ const derive = (plan: Plan): number => {
   );
 };
 
+/** Reads a page as a trained player does, both hands. */
+const readPage = ({ performance, barres }: Plan, page: Page): number => {
+  const view = readerView(performance, barres);
+  return readLeft(view, page).thinks.size + readRight(performance, view, page).length;
+};
+
 const line = (cells: readonly (string | number)[]): string =>
   cells.map((cell, index) => (index === 0 ? String(cell).padEnd(14) : String(cell).padStart(13))).join('');
 
@@ -121,6 +131,7 @@ console.log(
     'replan ms',
     'r.replan ms',
     'marks µs/n',
+    'reads µs/n',
     'words µs/n',
     'sound µs/n',
     'vs 600',
@@ -161,6 +172,7 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
     const notes = score.notes.length;
     const perNoteOf = (work: () => unknown): string =>
       ((median(Array.from({ length: runs }, () => timed(work).ms)) * 1000) / notes).toFixed(0);
+    const { page } = markedPage(plan, 'essential');
     const whole = median(parts.map((each) => each.left + each.right));
     const perNote = (whole * 1000) / notes;
     if (size === 600) perNoteAt600 = perNote;
@@ -178,6 +190,7 @@ for (const texture of Object.keys(TEXTURES) as Texture[]) {
         replanTime(score, plan).toFixed(0),
         rightReplanTime(score, plan).toFixed(1),
         perNoteOf(() => markedPage(plan, 'essential')),
+        perNoteOf(() => readPage(plan, page)),
         perNoteOf(() => walkThrough(EN, plan, 'bars')),
         perNoteOf(() => soundOf(plan)),
         size === 6000 ? `×${(perNote / perNoteAt600).toFixed(2)}` : '',

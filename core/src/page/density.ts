@@ -32,7 +32,7 @@ export const markedPage = (plan: Plan, density: Density): MarkedPage => {
   if (density === 'everything') return { density, page, reads: isReadRight(plan, view, page) };
   // What is written already changes what a reader takes for granted after it: the rest is found around it.
   const whole = fewestLeftMarks(view, barres, page);
-  fewestRightMarks(performance, whole);
+  fewestRightMarks(performance, view, whole);
   return { density, page: whole, reads: isReadRight(plan, view, whole) };
 };
 
@@ -42,7 +42,7 @@ const isReadRight = ({ performance }: Plan, view: ReaderView, page: Page): boole
   for (const note of view.notes)
     if (note && (reading.strings[note.sound] !== note.string || reading.fingers[note.sound] !== note.finger))
       isRight = false;
-  readRight(performance, page, () => (isRight = false));
+  readRight(performance, view, page, () => (isRight = false));
   return isRight;
 };
 

@@ -42,7 +42,7 @@ export class LeftReader {
     const { chosen, isUnclear } = this.#choose(moment, own, mind, known);
     let thinks = isUnclear;
     const { position } = chosen;
-    const isBarred = indexBarre(moment) !== undefined;
+    const isBarred = moment.indexBarre !== undefined;
     const moved = Math.abs(position - mind.position);
     const stopped = own.filter((_, index) => chosen.guesses[index]!.fret > 0);
     if (returned === undefined && stopped.length > 0 && (moved > 0 || !mind.isSet)) {
@@ -77,7 +77,7 @@ export class LeftReader {
   }
 
   #toldPosition(moment: SeenMoment): number | undefined {
-    return this.#page.positions.has(moment.slice) ? moment.position : indexBarre(moment);
+    return this.#page.positions.has(moment.slice) ? moment.position : moment.indexBarre;
   }
 
   /** Where the hand was the first time, when every note here comes back. */
@@ -110,22 +110,21 @@ export class LeftReader {
     mind: InMind,
     known: number | undefined,
   ): { readonly chosen: Hypothesis; readonly isUnclear: boolean } {
-    const positions = new Set(known === undefined ? [mind.position] : [known]);
-    if (known === undefined)
-      for (const note of own)
-        if (this.#isWritten(note, 'finger') && note.finger > 0)
-          for (const { fret } of note.places)
-            if (fret > 0) positions.add(Math.max(1, Math.min(HIGHEST_POSITION, fret - note.finger + 1)));
     const read = (position: number): Hypothesis | undefined =>
       this.#inPosition(moment, own, mind, position, known === undefined ? mind.position : position);
-    const ways = [...positions]
-      .flatMap((position) => read(position) ?? [])
-      .sort((a, b) => a.assumes - b.assumes);
-    const [best, second] = ways;
+    let best: Hypothesis | undefined;
+    let second: Hypothesis | undefined;
+    for (const position of known === undefined ? this.#positionsTold(own, mind) : [known]) {
+      const way = read(position);
+      if (!way) continue;
+      if (!best || way.assumes < best.assumes) {
+        second = best;
+        best = way;
+      } else if (!second || way.assumes < second.assumes) second = way;
+    }
     if (best) {
       const isClose = second !== undefined && second.assumes - best.assumes < TOO_CLOSE;
-      const differs =
-        isClose && best.guesses.some((guess, index) => guess.string !== second.guesses[index]!.string);
+      const differs = isClose && isElsewhere(best, second!);
       const isOpen = best.guesses.some((guess, index) => this.#isUnfounded(guess, own[index]!));
       return { chosen: best, isUnclear: (differs && best.position !== mind.position) || isOpen };
     }
@@ -142,6 +141,18 @@ export class LeftReader {
       assumes: 0,
     }));
     return { chosen: { position: mind.position, guesses, assumes: 0 }, isUnclear: true };
+  }
+
+  /** The positions that written fingers speak of, after the one in which the hand lies. */
+  #positionsTold(own: readonly SeenNote[], { position }: InMind): readonly number[] {
+    const told = [position];
+    for (const note of own)
+      if (note.finger > 0 && this.#isWritten(note, 'finger'))
+        for (const { fret } of note.places) {
+          const where = Math.max(1, Math.min(HIGHEST_POSITION, fret - note.finger + 1));
+          if (fret > 0 && !told.includes(where)) told.push(where);
+        }
+    return told;
   }
 
   /** A guess that no rule stands behind. */
@@ -203,7 +214,7 @@ export class LeftReader {
     const { strings, fingers } = this.reading;
     const hasString = this.#isWritten(note, 'string');
     const hasFinger = this.#isWritten(note, 'finger');
-    const barre = indexBarre(moment);
+    const barre = moment.indexBarre;
     const isLow = position <= OPEN_UP_TO && barre === undefined;
     const model = this.#modelOf(note, moment, position);
     const guesses: Guess[] = [];
@@ -274,8 +285,8 @@ export class LeftReader {
   }
 }
 
-const indexBarre = ({ barres }: SeenMoment): number | undefined =>
-  barres.find(({ finger }) => finger === 1)?.fret;
+const isElsewhere = (one: Hypothesis, other: Hypothesis): boolean =>
+  one.guesses.some(({ string }, index) => string !== other.guesses[index]!.string);
 
 /** Whether a fret lies under a finger of the position, or under a barre. */
 const isAtHand = ({ barres }: SeenMoment, fret: number, position: number): boolean =>

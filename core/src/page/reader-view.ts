@@ -34,6 +34,8 @@ export interface SeenMoment {
   readonly held: readonly SeenNote[];
   /** Barres that lie here as their signs tell. */
   readonly barres: readonly Barre[];
+  /** Fret of the index's barre among them. */
+  readonly indexBarre: number | undefined;
   /** Position of the hand in the plan. */
   readonly position: number;
 }
@@ -45,11 +47,15 @@ export interface ReaderView {
   readonly momentOf: readonly number[];
   /** By sound; undefined for what cannot be played, or is played in another octave than written. */
   readonly notes: readonly (SeenNote | undefined)[];
+  /** By sound: the one it stands for in a bar that comes back; −1 for none. */
+  readonly like: Int32Array;
 }
 
 /** Sets out what a reader sees of a performance; its barres are drawn as signs. */
 export const readerView = ({ score, left }: Performance, barres: readonly Barre[]): ReaderView => {
-  const like = new Map(barReturns(score, left.sounds).flatMap(({ pairs }) => pairs));
+  const like = new Int32Array(left.sounds.length).fill(-1);
+  for (const { pairs } of barReturns(score, left.sounds))
+    for (const [sound, first] of pairs) like[sound] = first;
   const lastOf = new Map<number, SeenNote>();
   const notes: (SeenNote | undefined)[] = left.sounds.map(() => undefined);
   const moments: SeenMoment[] = [];
@@ -61,33 +67,33 @@ export const readerView = ({ score, left }: Performance, barres: readonly Barre[
     const { length } = score.bars[slice.bar]!;
     const first = drawn;
     while (drawn < barres.length && barres[drawn]!.onset <= slice.onset) drawn += 1;
-    running = [...running, ...barres.slice(first, drawn)].filter(
-      ({ onset, until }) => until > slice.onset || onset === slice.onset,
-    );
-    const own = slice.struck.flatMap((sound): SeenNote[] => {
+    if (drawn > first || running.length > 0)
+      running = [...running, ...barres.slice(first, drawn)].filter(
+        ({ onset, until }) => until > slice.onset || onset === slice.onset,
+      );
+    const own: SeenNote[] = [];
+    for (const sound of slice.struck) {
       const choice = left.choices[sound];
       const { head, midi, voice, onset, end } = left.sounds[sound]!;
       const { id, harmonic } = score.notes[head]!;
-      if (!choice || left.locks.get(id)?.remedy?.startsWith('octave')) return [];
+      if (!choice || left.locks.get(id)?.remedy?.startsWith('octave')) continue;
       const before = lastOf.get(midi);
       const { string, fret, finger } = choice;
-      return [
-        {
-          sound,
-          midi,
-          voice,
-          onset,
-          end,
-          places: left.piece.places[sound]!,
-          isHarmonic: harmonic !== undefined,
-          before: before && onset - before.onset <= length ? before.sound : -1,
-          like: like.get(sound) ?? -1,
-          string,
-          fret,
-          finger,
-        },
-      ];
-    });
+      own.push({
+        sound,
+        midi,
+        voice,
+        onset,
+        end,
+        places: left.piece.places[sound]!,
+        isHarmonic: harmonic !== undefined,
+        before: before && onset - before.onset <= length ? before.sound : -1,
+        like: like[sound]!,
+        string,
+        fret,
+        finger,
+      });
+    }
     if (own.length === 0) continue;
     for (const note of own) {
       notes[note.sound] = note;
@@ -101,9 +107,10 @@ export const readerView = ({ score, left }: Performance, barres: readonly Barre[
       notes: own.sort((a, b) => a.midi - b.midi),
       held,
       barres: running,
+      indexBarre: running.find(({ finger }) => finger === 1)?.fret,
       position,
     });
     held = [...held, ...own];
   }
-  return { moments, momentOf, notes };
+  return { moments, momentOf, notes, like };
 };

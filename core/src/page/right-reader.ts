@@ -1,9 +1,9 @@
 import type { Performance } from '../performance/performance.ts';
-import { contourOf, type Cell } from '../right/events/cells.ts';
+import type { Cell } from '../right/events/cells.ts';
 import type { PluckedNote, PluckEvent } from '../right/events/events.ts';
 import { FIRST_BASS_STRING } from '../right/events/roles.ts';
-import { barReturns } from '../score/bar-returns.ts';
 import type { Page } from './page-marks.ts';
+import type { ReaderView } from './reader-view.ts';
 
 const [THUMB, INDEX, MIDDLE, RING] = [0, 1, 2, 3] as const;
 /** The tremolo of the classical guitar after the thumb: ring, middle, index. Handbook §4. */
@@ -20,25 +20,23 @@ class RightReader {
   readonly #performance: Performance;
   /** By sound: the finger read. */
   readonly plucks: Int8Array;
-  readonly #like: ReadonlyMap<number, number>;
-  /** By event: the movement it belongs to; its key is the order of the strings, whatever strings they are. */
+  /** By sound: the one it stands for in a bar that comes back. */
+  readonly #like: ReaderView['like'];
+  /** By event: the movement it belongs to. */
   readonly #cellOf: readonly (Cell | undefined)[];
-  /** By shape of a movement: its first event the last time. */
+  /** By contour of a movement: its first event the last time. */
   readonly #lastOf = new Map<string, number>();
   /** The finger of the last single stroke of a line. */
   #line = -1;
   readonly #chords = new Map<string, readonly number[]>();
 
-  constructor(performance: Performance) {
+  constructor(performance: Performance, like: ReaderView['like']) {
     this.#performance = performance;
-    const { score, left, right } = performance;
+    this.#like = like;
+    const { left, right } = performance;
     this.plucks = new Int8Array(left.sounds.length).fill(-1);
-    this.#like = new Map(barReturns(score, left.sounds).flatMap(({ pairs }) => pairs));
-    const cellOf: (Cell | undefined)[] = right.events.map(() => undefined);
-    for (const cell of right.cells) {
-      const key = `${cell.kind} ${contourOf(right.events.slice(cell.first, cell.end)).join(' ')}`;
-      cellOf.fill({ ...cell, key }, cell.first, cell.end);
-    }
+    const cellOf = new Array<Cell | undefined>(right.events.length).fill(undefined);
+    for (const cell of right.cells) cellOf.fill(cell, cell.first, cell.end);
     this.#cellOf = cellOf;
   }
 
@@ -46,12 +44,12 @@ class RightReader {
   read(at: number): readonly number[] {
     const { events } = this.#performance.right;
     const event = events[at]!;
-    const first = event.notes.map(({ sound }) => this.#like.get(sound) ?? -1);
+    const first = event.notes.map(({ sound }) => this.#like[sound]!);
     if (first.every((sound) => sound >= 0 && this.plucks[sound]! >= 0))
       return first.map((sound) => this.plucks[sound]!);
     const cell = this.#cellOf[at];
     if (cell) {
-      const before = this.#lastOf.get(cell.key);
+      const before = this.#lastOf.get(cell.contour);
       const model = before === undefined ? undefined : events[before + at - cell.first];
       if (model?.notes.length === event.notes.length)
         return model.notes.map(({ sound }) => this.plucks[sound]!);
@@ -67,7 +65,7 @@ class RightReader {
     const event = this.#performance.right.events[at]!;
     event.notes.forEach(({ sound }, place) => (this.plucks[sound] = fingers[place]!));
     const cell = this.#cellOf[at];
-    if (cell && at === cell.end - 1) this.#lastOf.set(cell.key, cell.first);
+    if (cell && at === cell.end - 1) this.#lastOf.set(cell.contour, cell.first);
     if (event.notes.length > 1) this.#chords.set(chordKey(event), fingers);
     const top = fingers.at(-1)!;
     if (top !== THUMB) this.#line = top;
@@ -129,11 +127,12 @@ const chordKey = ({ notes }: PluckEvent): string =>
  */
 export const readRight = (
   performance: Performance,
+  { like }: ReaderView,
   page: Page,
   onWrong?: (sound: number) => void,
 ): Int8Array => {
   const { events, options } = performance.right;
-  const reader = new RightReader(performance);
+  const reader = new RightReader(performance, like);
   events.forEach((event, at) => {
     const read = reader.read(at);
     const planned = options[at]!;
@@ -151,6 +150,6 @@ export const readRight = (
 };
 
 /** Writes the letters without which a reader would pluck otherwise. */
-export const fewestRightMarks = (performance: Performance, page: Page): void => {
-  readRight(performance, page, (sound) => page.write(sound, 'pluck'));
+export const fewestRightMarks = (performance: Performance, view: ReaderView, page: Page): void => {
+  readRight(performance, view, page, (sound) => page.write(sound, 'pluck'));
 };

@@ -19,18 +19,19 @@ const LEAST_SOUNDS = 2;
 export const barReturns = (score: Score, sounds: readonly Sound[]): readonly BarReturn[] => {
   const byBar: Sound[][] = score.bars.map(() => []);
   for (const sound of sounds) byBar[sound.bar]!.push(sound);
-  const tiedInto = new Set(
-    sounds.flatMap((sound) =>
-      sound.noteheads.map((note) => score.notes[note]!.bar).filter((bar) => bar !== sound.bar),
-    ),
-  );
+  const tiedInto = new Set<number>();
+  for (const sound of sounds)
+    for (const note of sound.noteheads) {
+      const { bar } = score.notes[note]!;
+      if (bar !== sound.bar) tiedInto.add(bar);
+    }
   const first = new Map<string, number>();
   return byBar.flatMap((own, bar) => {
     if (own.length < LEAST_SOUNDS || tiedInto.has(bar)) return [];
     const { start } = score.bars[bar]!;
-    const key = own
-      .map(({ onset, end, midi, voice, grace }) => [onset - start, end - onset, midi, voice, grace].join(':'))
-      .join(' ');
+    let key = '';
+    for (const { onset, end, midi, voice, grace } of own)
+      key += `${onset - start}:${end - onset}:${midi}:${voice}:${grace} `;
     const like = first.get(key);
     if (like === undefined) {
       first.set(key, bar);

@@ -12,6 +12,8 @@ export interface Cell {
   readonly first: number;
   readonly end: number;
   readonly key: string;
+  /** The order of its strings, whatever strings they are and whenever they come. */
+  readonly contour: string;
 }
 
 /** A cell of fewer strokes is no pattern yet. */
@@ -52,18 +54,25 @@ const endOfTremolo = (events: readonly PluckEvent[], first: number): number => {
   return end - first >= LEAST_STROKES ? end : first;
 };
 
-/** The order of a movement's strings, whatever strings they are: by event, their ranks from the bass side. */
-export const contourOf = (events: readonly PluckEvent[]): readonly string[] => {
+/** By event of a movement: the ranks of its strings among those the movement goes over, from the bass side. */
+const ranksOf = (events: readonly PluckEvent[]): readonly string[] => {
   const strings = [...new Set(events.flatMap(({ notes }) => notes.map(({ string }) => string)))].sort(
     (a, b) => b - a,
   );
   return events.map(({ notes }) => notes.map(({ string }) => strings.indexOf(string)).join('+'));
 };
 
-const keyOf = (events: readonly PluckEvent[], start: number): string =>
-  contourOf(events)
-    .map((ranks, place) => `${events[place]!.onset - start}:${ranks}`)
-    .join(' ');
+/** The cell that some events make, read from a start in ticks. */
+const cellOf = (
+  events: readonly PluckEvent[],
+  kind: CellKind,
+  [first, end]: readonly [first: number, end: number],
+  start: number,
+): Cell => {
+  const ranks = ranksOf(events.slice(first, end));
+  const order = ranks.map((each, place) => `${events[first + place]!.onset - start}:${each}`).join(' ');
+  return { kind, first, end, key: `${kind} ${order}`, contour: ranks.join(' ') };
+};
 
 /** The beat in which an event stands: its start, in ticks. */
 const beatOf = (score: Score, { bar, onset }: PluckEvent): number => {
@@ -106,25 +115,12 @@ export const withCells = (events: readonly PluckEvent[], cells: readonly Cell[])
 export const cellsOf = (score: Score, events: readonly PluckEvent[]): readonly Cell[] => {
   const cells: Cell[] = [];
   const offer = (first: number, end: number, start: number): void => {
-    const own = events.slice(first, end);
-    if (isArpeggio(own))
-      cells.push({
-        kind: 'arpeggio',
-        first,
-        end,
-        key: `arpeggio ${keyOf(own, start)}`,
-      });
+    if (isArpeggio(events.slice(first, end))) cells.push(cellOf(events, 'arpeggio', [first, end], start));
   };
   for (let at = 0; at < events.length;) {
     const afterTremolo = endOfTremolo(events, at);
     if (afterTremolo > at) {
-      const own = events.slice(at, afterTremolo);
-      cells.push({
-        kind: 'tremolo',
-        first: at,
-        end: afterTremolo,
-        key: `tremolo ${keyOf(own, own[0]!.onset)}`,
-      });
+      cells.push(cellOf(events, 'tremolo', [at, afterTremolo], events[at]!.onset));
       at = afterTremolo;
       continue;
     }
