@@ -9,7 +9,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { format } from 'prettier';
 import { MUSIC_GLYPHS } from '../web/src/lib/engraving/music-font/glyphs.mjs';
-import { TEXT_GLYPHS } from '../web/src/lib/shell/text-font/glyphs.mjs';
+import { LETTER_GLYPHS, TEXT_GLYPHS } from '../web/src/lib/shell/text-font/glyphs.mjs';
 import { cutFont, rangesOf, rangesWithout, unicodeRange } from './cut-font.mjs';
 
 const MUSIC_FOLDER = new URL('../web/src/lib/engraving/music-font/', import.meta.url);
@@ -19,6 +19,8 @@ const { resolve } = createRequire(new URL('../web/', import.meta.url));
 const PRIVATE_USE = [0xe000, 0xf8ff];
 /** From running text to the digits on the sheet. */
 const WEIGHTS = { min: 400, max: 800 };
+/** Weights of the pages that a font with several stands for. */
+const ANY_WEIGHT = '200 900';
 
 const face = ({ family, style = 'normal', weight, display, file, ranges }) => `@font-face {
   font-family: '${family}';
@@ -60,11 +62,29 @@ const musicFiles = async () => {
   ];
 };
 
+/** Italics come in one weight; the heavy one is fetched where a teacher has fixed a letter. */
+const ITALIC = { family: 'Oculon Serif', package: 'source-serif-4', style: 'italic' };
 const TEXT_FONTS = [
-  { family: 'Oculon Serif', package: 'source-serif-4', style: 'normal', weights: WEIGHTS },
-  { family: 'Oculon Serif', package: 'source-serif-4', style: 'italic', weights: WEIGHTS },
-  // Cut to fewer weights it would become larger.
-  { family: 'Oculon Sans', package: 'source-sans-3', style: 'normal' },
+  {
+    name: 'oculon-serif',
+    family: 'Oculon Serif',
+    package: 'source-serif-4',
+    style: 'normal',
+    ranges: TEXT_GLYPHS,
+    weights: WEIGHTS,
+    stands: ANY_WEIGHT,
+  },
+  { ...ITALIC, name: 'oculon-serif-italic', ranges: TEXT_GLYPHS, weights: 400, stands: '200 500' },
+  { ...ITALIC, name: 'oculon-serif-italic-heavy', ranges: LETTER_GLYPHS, weights: 800, stands: '501 900' },
+  {
+    name: 'oculon-sans',
+    family: 'Oculon Sans',
+    package: 'source-sans-3',
+    style: 'normal',
+    ranges: TEXT_GLYPHS,
+    weights: WEIGHTS,
+    stands: ANY_WEIGHT,
+  },
 ];
 const wholeText = (font, script) =>
   `@fontsource-variable/${font.package}/files/${font.package}-${script}-wght-${font.style}.woff2`;
@@ -78,22 +98,21 @@ const textFiles = async () => {
   const files = [];
   const faces = [];
   for (const font of TEXT_FONTS) {
-    const name = `${font.family.toLowerCase().replace(' ', '-')}-${font.style}.woff2`;
-    const { family, style, weights } = font;
-    const every = { family, style, weight: '200 900', display: 'swap' };
+    const { name, family, style, weights, stands, ranges } = font;
+    const every = { family, style, weight: stands, display: 'swap' };
     const cut = await cutFont(readFileSync(resolve(wholeText(font, 'latin'))), {
-      ranges: TEXT_GLYPHS,
+      ranges,
       reserved: 'Source',
       own: 'Oculon',
       weights,
     });
-    files.push([inFolder(TEXT_FOLDER, name), cut]);
+    files.push([inFolder(TEXT_FOLDER, `${name}.woff2`), cut]);
     faces.push(
-      { ...every, file: `./${name}`, ranges: TEXT_GLYPHS },
-      ...partsOf(font).map(([script, ranges]) => ({
+      { ...every, file: `./${name}.woff2`, ranges },
+      ...partsOf(font).map(([script, whole]) => ({
         ...every,
         file: wholeText(font, script),
-        ranges: rangesWithout(ranges, TEXT_GLYPHS),
+        ranges: rangesWithout(whole, ranges),
       })),
     );
   }
