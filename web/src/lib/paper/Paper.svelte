@@ -30,7 +30,13 @@
   const fit = $derived(fits && place > 0 ? Math.min(1, place / (width + 2 * margin)) : 1);
 </script>
 
-<div class="place" bind:clientWidth={place} style:--height="{height * fit}px" class:fitted={fit < 1}>
+<!-- No property that all music inherits: each of its signs would be styled anew whenever the paper grows. -->
+<div
+  class="place"
+  bind:clientWidth={place}
+  style:height={fit < 1 ? `${height * fit}px` : undefined}
+  class:fitted={fit < 1}
+>
   <div
     class="paper"
     data-theme="oculon"
@@ -58,6 +64,11 @@
     margin-inline: auto;
     font-family: var(--font-serif);
   }
+  @media print {
+    .fitted {
+      height: auto !important;
+    }
+  }
   @media screen {
     .paper {
       box-sizing: content-box;
@@ -65,7 +76,6 @@
       box-shadow: 0 1px 8px rgb(0 0 0 / 0.25);
     }
     .fitted {
-      height: var(--height);
       overflow: hidden;
     }
     .fitted .paper {
