@@ -46,3 +46,12 @@ it('goes on when a system cannot be drawn, and forgets what was taken out', asyn
   await vi.runAllTimersAsync();
   expect(drawn.filter((each) => each !== 'caught up')).toEqual(['told', 'second']);
 });
+
+it('draws what is far away several at a time once it is hurried', async () => {
+  vi.useFakeTimers();
+  const { queue, drawn, job } = queueOf();
+  queue.hurry();
+  for (const name of ['first', 'second', 'third']) job(name, { isNear: false });
+  await vi.advanceTimersByTimeAsync(0);
+  expect(drawn.filter((each) => each !== 'caught up')).toEqual(['first', 'second', 'third']);
+});

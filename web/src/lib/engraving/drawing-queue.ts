@@ -11,11 +11,15 @@ export const whenIdle = (): Promise<void> =>
 /** Longest stretch of drawing before the page may answer, in ms: well under the 50 that are felt as a halt. */
 const STRETCH = 12;
 
+/** The same where all of the music is waited for: each breath lets the page be laid out and painted once more. */
+const HURRIED_STRETCH = 45;
+
 /** Asks the page to breathe once a stretch of work has lasted long enough. */
-export const breather = (): (() => Promise<void>) => {
+export type Breathe = () => Promise<void>;
+export const breather = (stretch = STRETCH): Breathe => {
   let started = performance.now();
   return async () => {
-    if (performance.now() - started < STRETCH) return;
+    if (performance.now() - started < stretch) return;
     await nextTask();
     started = performance.now();
   };
@@ -25,7 +29,7 @@ export interface DrawingJob {
   readonly isNear: () => boolean;
   /** Whether it belongs to a system that is drawn already: it comes after the systems near the window. */
   readonly isAddition?: boolean;
-  readonly draw: () => Promise<void>;
+  readonly draw: (breathe: Breathe) => Promise<void>;
   /** Told when drawing threw. */
   readonly failed: (error: unknown) => void;
 }
@@ -38,6 +42,7 @@ export class DrawingQueue {
   private readonly waiting = new Set<DrawingJob>();
   private running = false;
   private hurried = false;
+  private readonly breatheInHurry = breather(HURRIED_STRETCH);
 
   /** `oncaughtup` is told when all systems near the window have been drawn. */
   constructor(private readonly oncaughtup: () => void = () => {}) {}
@@ -49,7 +54,7 @@ export class DrawingQueue {
     return () => this.waiting.delete(job);
   }
 
-  /** From now on nothing waits for an idle moment; for printing. */
+  /** From now on nothing waits for an idle moment, and what is far away is drawn several at a time; for printing. */
   hurry(): void {
     this.hurried = true;
   }
@@ -69,10 +74,13 @@ export class DrawingQueue {
       if (!job) break;
       this.waiting.delete(job);
       // One system that cannot be drawn must not keep the others from it; its job says so where it stands.
-      await job.draw().catch((error: unknown) => job.failed(error));
+      const isHurried = this.hurried && !near;
+      await job
+        .draw(isHurried ? this.breatheInHurry : breather())
+        .catch((error: unknown) => job.failed(error));
       const next = this.near();
       if (!next || next.isAddition) this.oncaughtup();
-      await nextTask();
+      await (isHurried ? this.breatheInHurry() : nextTask());
     }
     this.running = false;
   }

@@ -9,7 +9,8 @@
 
   interface Props {
     score: Score;
-    plan: Pick<PlanView, 'notes'>;
+    /** Undefined until it is known with its marks: the music is engraved already. */
+    plan: Pick<PlanView, 'notes'> | undefined;
     /** The marks at notes; all of them when missing. */
     written: ReadonlyMap<number, MarksAt> | undefined;
     marks: readonly PlacedMark[];
@@ -74,6 +75,7 @@
       first={system.first}
       widths={system.widths}
       {plan}
+      isAwaited={plan === undefined}
       {origin}
       {caret}
       changed={NONE}

@@ -127,6 +127,7 @@
       walk?.lines,
       cards,
       isDrawn,
+      isReady,
       remarks,
       student,
       size,
@@ -252,11 +253,11 @@
           </p>
         </div>
         {#if remarks}<p data-block class="remarks">{remarks}</p>{/if}
-        {#if score && plan && isReady}
+        {#if score}
           <div class="music" style:zoom={scale}>
             <LessonMusic
               {score}
-              {plan}
+              plan={isReady ? plan : undefined}
               {written}
               {marks}
               {width}

@@ -6,7 +6,7 @@
   import { marksKeeper } from '../engraving/laid-marks.ts';
   import { bareNote, type Origins } from '../engraving/marks.ts';
   import { laySigns, NO_ROWS, type SheetSign } from '../engraving/sign-rows.ts';
-  import { breather, type DrawingQueue } from '../engraving/drawing-queue.ts';
+  import type { DrawingQueue } from '../engraving/drawing-queue.ts';
   import { drawSystem } from '../engraving/vexflow-system.ts';
   import type { PlanView } from '../planner/api.ts';
   import TabStaff from '../tablature/TabStaff.svelte';
@@ -105,8 +105,8 @@
     const near = nearness(holder.parentElement!, NEAR);
     const leave = queue.add({
       isNear: near.isNear,
-      draw: async () => {
-        const drawn = await drawSystem(holder, score, first, widths, breather(), continues);
+      draw: async (breathe) => {
+        const drawn = await drawSystem(holder, score, first, widths, breathe, continues);
         near.close();
         if (gone) return;
         geometry = drawn;
