@@ -8,11 +8,12 @@ import { onlyUsedGlyphs } from './used-glyphs.ts';
  * something: 37 for the student's page, most under one kB, each asked for by itself.
  */
 const SHARED = [
-  { name: 'frame', test: /node_modules\/(svelte|@sveltejs\/kit|devalue|clsx|zod)\/|vite\/preload-helper/ },
+  { name: 'frame', test: /node_modules\/(svelte|@sveltejs\/kit|devalue|clsx)\/|vite\/preload-helper/ },
+  { name: 'schemas', test: /node_modules\/zod\// },
   { name: 'icons', test: /node_modules\/@lucide\// },
   {
     name: 'score',
-    test: /core\/src\/(music\/(pitch|time|meter)|hand\/hand|plan\/plan|marks\/mark-text|score\/score|instrument\/(guitar|string-sign)|fingering\/(marks|human-text|fingering|vocabulary))\.ts/,
+    test: /core\/src\/(music\/(pitch|time|meter)|score\/score|instrument\/(guitar|string-sign)|fingering\/(mark-id|vocabulary))\.ts/,
   },
   {
     name: 'small',

@@ -75,6 +75,7 @@ export {
   type Fingering,
   EMPTY_FINGERING,
 } from './fingering/fingering.ts';
+export { lastNoteOf, markId } from './fingering/mark-id.ts';
 export {
   type MarkId,
   BARRE_EXTENTS,
@@ -84,8 +85,6 @@ export {
   type MarkKind,
   MARK_KINDS,
   type MarkDecision,
-  lastNoteOf,
-  markId,
 } from './fingering/marks.ts';
 export {
   type RuleId,

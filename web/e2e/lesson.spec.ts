@@ -103,10 +103,22 @@ test('a student opens the link on a phone, goes offline, asks, and the teacher s
     .toBe(1);
   await student.reload();
   await expect(student.locator('[data-complete="true"]')).toBeVisible();
+  // What is heard is kept as well, though nobody has listened yet.
+  const isKept = async (): Promise<boolean> => {
+    for (const name of await caches.keys())
+      for (const { url } of await (await caches.open(name)).keys())
+        if (new URL(url).pathname.endsWith('/sounds')) return true;
+    return false;
+  };
+  await expect.poll(() => student.evaluate(isKept)).toBe(true);
   await phone.setOffline(true);
   await student.reload();
   await expect(student.locator('[data-complete="true"]')).toBeVisible();
   await expect(student.getByText('You are offline')).toBeVisible();
+  await student.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(student.locator('[data-playhead]')).toBeVisible();
+  await student.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(student.locator('[data-playhead]')).toHaveCount(0);
   await phone.setOffline(false);
 
   await expectAccessible(student);

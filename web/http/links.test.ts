@@ -60,12 +60,29 @@ describe('a student’s page', () => {
 
   it('comes packed to a browser that takes it so, and plain to one that does not', async () => {
     const path = await link();
-    const packed = await fetch(new URL(path, address), { headers: { 'accept-encoding': 'gzip, br' } });
-    expect(packed.headers.get('content-encoding')).toBe('gzip');
-    expect(packed.headers.get('vary')).toContain('accept-encoding');
-    expect(await packed.text()).toContain('Slowly.');
+    for (const [accepted, packing] of [
+      ['gzip, br', 'br'],
+      ['gzip', 'gzip'],
+      ['gzip, br;q=0', 'gzip'],
+    ] as const) {
+      const packed = await fetch(new URL(path, address), { headers: { 'accept-encoding': accepted } });
+      expect(packed.headers.get('content-encoding')).toBe(packing);
+      expect(packed.headers.get('vary')).toContain('accept-encoding');
+      expect(await packed.text()).toContain('Slowly.');
+    }
     const plain = await student().ask({ path });
     expect(plain.headers['content-encoding']).toBeUndefined();
+  });
+
+  it('brings what is heard of it at an address of its own', async () => {
+    const path = await link();
+    expect((await student().ask({ path })).text).not.toContain('strength:');
+    const { status, text } = await student().ask({ path: `${path}/sounds` });
+    expect(status).toBe(200);
+    expect(JSON.parse(text)).toMatchObject({ planned: { events: expect.any(Array) }, written: {} });
+    await client.query(`update handouts set content = content - 'sounds' where fingering_id = $1`, [fingering]);
+    expect((await student().ask({ path: `${path}/sounds` })).status).toBe(404);
+    expect((await student().ask({ path })).status).toBe(200);
   });
 
   it('leads nowhere else, by whatever method', async () => {
@@ -90,6 +107,7 @@ describe('a student’s page', () => {
       const path = await link();
       expect((await student().ask({ path })).status).toBe(200);
       await client.query(end, [fingering]);
+      expect((await student().ask({ path: `${path}/sounds` })).status).toBe(404);
       const gone = await student().ask({ path });
       expect(gone.status).toBe(404);
       expect(gone.text).toContain('Ask your teacher for a new one');

@@ -44,8 +44,9 @@ worker.addEventListener('fetch', (event) => {
     ASSETS.has(url.pathname) ||
     url.pathname.startsWith('/_app/') ||
     url.pathname.endsWith('.webmanifest') ||
-    // Music to practise: its address tells when it was cut.
-    /^\/s\/practise\/[^/]+\/sheets\//.test(url.pathname)
+    // Music to practise, and what is heard of a page: their addresses tell of when they are.
+    /^\/s\/practise\/[^/]+\/sheets\//.test(url.pathname) ||
+    /^\/s\/[^/]+\/sounds$/.test(url.pathname)
   )
     event.respondWith(assetOf(request));
 });

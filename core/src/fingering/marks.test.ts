@@ -5,7 +5,8 @@ import { exampleScore, planVoices, rightHand } from '../testing/planning.ts';
 import { applyEdits, editSchema, invertEdit, markEdit } from './edits.ts';
 import { rebaseEdits } from './rebase.ts';
 import { EMPTY_FINGERING } from './fingering.ts';
-import { markId, markSchema, type Mark } from './marks.ts';
+import { markId } from './mark-id.ts';
+import { markSchema, type Mark } from './marks.ts';
 
 const score = exampleScore({ voices: ['E4/4 F4/4 G4/4 F4/4'] });
 const [first, second, third] = score.notes.map(({ id }) => id);

@@ -60,13 +60,3 @@ export const MARK_KINDS = markSchema.def.options.map(({ shape }) => shape.kind.d
 /** What a teacher decided about a mark: how it is to be, or that it is not wanted although the plan or the source has it. */
 export const markDecisionSchema = z.union([markSchema, z.strictObject({ kind: z.literal('removed') })]);
 export type MarkDecision = z.infer<typeof markDecisionSchema>;
-
-/** The note up to which a mark lasts; its own when it stands at one. */
-export const lastNoteOf = (mark: Mark): NoteId => ('to' in mark ? mark.to : mark.from);
-
-/**
- * The name of a mark: what it is and where it begins. There is one mark of a kind at a note (damping: one a string), so
- * that a proposal, the source and a teacher speak of the same thing.
- */
-export const markId = (mark: Mark): MarkId =>
-  `${mark.kind}@${mark.from}${mark.kind === 'damp' ? `@${mark.string}` : ''}` as MarkId;

@@ -1,5 +1,6 @@
 import type { NoteId, Score } from '../score/score.ts';
-import { markId, type Mark, type MarkId } from './marks.ts';
+import { markId } from './mark-id.ts';
+import type { Mark, MarkId } from './marks.ts';
 import type { Fingering } from './fingering.ts';
 
 /** The technical slurs that a score writes, one mark from each note to the next. */

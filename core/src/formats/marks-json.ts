@@ -1,4 +1,4 @@
-import { lastNoteOf } from '../fingering/marks.ts';
+import { lastNoteOf } from '../fingering/mark-id.ts';
 import { markedPage, type Density } from '../page/density.ts';
 import { signsOnPage } from '../page/page-signs.ts';
 import type { Plan } from '../plan/plan.ts';

@@ -1,4 +1,5 @@
-import { lastNoteOf, type Mark, type MarkKind } from '../fingering/marks.ts';
+import { lastNoteOf } from '../fingering/mark-id.ts';
+import type { Mark, MarkKind } from '../fingering/marks.ts';
 import type { Plan } from '../plan/plan.ts';
 import { positionMark, proposedMarks } from '../plan/proposed-marks.ts';
 import { noteById } from '../score/score.ts';

@@ -1,5 +1,6 @@
 import type { Choice, FindingKey } from '../fingering/fingering.ts';
-import { markId, type Mark, type MarkDecision, type MarkId } from '../fingering/marks.ts';
+import { markId } from '../fingering/mark-id.ts';
+import type { Mark, MarkDecision, MarkId } from '../fingering/marks.ts';
 import { findingKey, type Finding } from '../review/finding.ts';
 import { barReturns, type BarReturn } from '../score/bar-returns.ts';
 import { noteById, type Note, type NoteId, type Score } from '../score/score.ts';

@@ -1,4 +1,5 @@
-import { markId, type Mark, type MarkDecision, type MarkId, type MarkOf } from '../fingering/marks.ts';
+import { markId } from '../fingering/mark-id.ts';
+import type { Mark, MarkDecision, MarkId, MarkOf } from '../fingering/marks.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
 import type { Barre } from '../technique/barres.ts';
 import { anchorOf } from '../score/anchor.ts';

@@ -2,7 +2,7 @@
   import { barLabel } from '@oculon/core';
   import { onMount, tick } from 'svelte';
   import { roomNeeded } from '../engraving/lay-out.ts';
-  import { Listening } from '../sound/listening.svelte.ts';
+  import { Listening, type PlanSounds } from '../sound/listening.svelte.ts';
   import { oneBar } from '../sound/one-bar.ts';
   import { ZoomIn, ZoomOut } from '@lucide/svelte';
   import { turnPage } from '../sheet/turn-page.ts';
@@ -10,7 +10,7 @@
   import ShapeCardPicture from '../lesson/ShapeCardPicture.svelte';
   import AskForm from './AskForm.svelte';
   import BarAtHand from './BarAtHand.svelte';
-  import { scoreOf, type OpenedHandout } from './handout.ts';
+  import { scoreOf, soundsAddress, type OpenedHandout } from './handout.ts';
   import { isReachable, keepForOffline, keptOn } from './keep-offline.ts';
   import { STUDENT_WORDS } from './student-words.ts';
 
@@ -70,15 +70,29 @@
     if (!hasMusic) return;
     void Promise.all([isReachable(), transportBar().catch(() => undefined)]).then(([isOnline]) => {
       isOffline = !isOnline;
-      return keepForOffline(isOnline);
+      return keepForOffline(
+        isOnline,
+        data.hasSounds ? soundsAddress(location.pathname, data.givenAt) : undefined,
+      );
     });
   });
   const transportBar = () => import('../sound/TransportBar.svelte');
 
   /** What is played now, as a tick on the page. */
   let playhead = $state<number>();
+  let sounds: Promise<PlanSounds> | undefined;
+  const loadSounds = async (): Promise<PlanSounds> => {
+    try {
+      const response = await fetch(soundsAddress(location.pathname, data.givenAt));
+      if (response.ok) return (await response.json()) as PlanSounds;
+    } catch {
+      // Said below: without a network it is the same to whoever wants to hear it.
+    }
+    sounds = undefined;
+    throw new Error(words.noSound);
+  };
   const listening = new Listening({
-    load: async () => data.content.sounds!,
+    load: () => (sounds ??= loadSounds()),
     start: () => score.bars[chosen ?? 0]!.start,
     onStep: (onset) => {
       playhead = onset;
@@ -274,7 +288,7 @@
         onclose={() => (chosen = undefined)}
       />
     {/if}
-    {#if content.sounds && hasMusic}
+    {#if data.hasSounds && hasMusic}
       {#await transportBar() then { default: TransportBar }}
         <TransportBar
           {listening}

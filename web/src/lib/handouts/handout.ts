@@ -39,7 +39,9 @@ export interface PageChange {
 
 /** A page as its link opens it. */
 export interface OpenedHandout {
-  readonly content: HandoutContent;
+  /** All but the sounds, which have an address of their own. */
+  readonly content: Omit<HandoutContent, 'sounds'>;
+  readonly hasSounds: boolean;
   readonly lesson: Lesson;
   readonly recipient: string;
   readonly remarks: string;
@@ -51,5 +53,12 @@ export interface OpenedHandout {
   readonly endsAt: string;
 }
 
+/** Where the sounds of a page are. Its address tells the edition: what is kept of one is not heard with another. */
+export const soundsAddress = (page: string, givenAt: string): string =>
+  `${page}/sounds?given=${encodeURIComponent(givenAt)}`;
+
 /** The score of a page with the places of its notes. */
-export const scoreOf = ({ score }: HandoutContent): Score => ({ ...score, indexOf: indexById(score.notes) });
+export const scoreOf = ({ score }: Pick<HandoutContent, 'score'>): Score => ({
+  ...score,
+  indexOf: indexById(score.notes),
+});

@@ -8,8 +8,8 @@ export const OFFLINE_CACHE = 'oculon-student';
 /** Each page is kept at a time of its own. */
 const keptAt = (): string => `oculon-kept-at ${location.pathname}`;
 
-/** Keeps this page and all it was made of in the browser, to be opened without a network. */
-export const keepForOffline = async (isOnline: boolean): Promise<void> => {
+/** Keeps this page and all it was made of in the browser, to be opened and heard without a network. */
+export const keepForOffline = async (isOnline: boolean, sounds?: string): Promise<void> => {
   if (!('serviceWorker' in navigator)) return;
   try {
     await navigator.serviceWorker.register('/service-worker.js', { scope: '/s/' });
@@ -20,20 +20,22 @@ export const keepForOffline = async (isOnline: boolean): Promise<void> => {
       .filter((name) => new URL(name).origin === location.origin);
     const message: KeepMessage = { kind: 'keep', page: location.href.split('#')[0]!, addresses };
     active?.postMessage(message);
-    if (isOnline) await keepSound();
+    if (isOnline) await keepSound(sounds);
     if (isOnline) localStorage.setItem(keptAt(), new Date().toISOString());
   } catch {
     // A browser that keeps nothing opens the page with a network alone.
   }
 };
 
-/** Fetches what makes the sound, so that it is kept though nobody has listened yet. */
-const keepSound = async (): Promise<void> => {
+/** Fetches what is heard and what makes the sound, so that it is kept though nobody has listened yet. */
+const keepSound = async (sounds: string | undefined): Promise<void> => {
   const [{ instrumentAddress }] = await Promise.all([
     import('../sound/instrument.ts'),
     import('../sound/player.ts'),
+    import('../sound/sound-settings-schema.ts'),
   ]);
   await fetch(instrumentAddress);
+  if (sounds) await fetch(sounds);
 };
 
 /** Whether the server answers. A browser that is in some network believes itself online, whatever lies behind it. */

@@ -3,7 +3,8 @@
   import { fileNameOf, saveFile } from '../save-file.ts';
   import type { Listening } from './listening.svelte.ts';
   import type { Rendering } from './render.ts';
-  import { SUBDIVISIONS, type SoundSettings } from './sound-settings.ts';
+  import { SUBDIVISIONS } from './sound-settings.ts';
+  import type { SoundSettings } from './sound-settings-schema.ts';
   import type { TransportWords } from './transport-words.ts';
 
   interface Props {

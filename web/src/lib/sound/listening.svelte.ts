@@ -1,7 +1,8 @@
 import type { SoundPlan } from '@oculon/core';
 import { keepSettings, keptSettings } from './kept-settings.ts';
 import type { LoopedBars, Player } from './player.ts';
-import { withinRates, type SoundSettings } from './sound-settings.ts';
+import { PLAIN_SOUND, withinRates } from './sound-settings.ts';
+import type { SoundSettings } from './sound-settings-schema.ts';
 
 /** Both ways in which a plan sounds. */
 export interface PlanSounds {
@@ -22,7 +23,7 @@ export interface Listener {
 
 /** Listening to a piece: settings that are kept, what is played, and the player, which is loaded when it is first wanted. */
 export class Listening {
-  settings = $state.raw<SoundSettings>(keptSettings());
+  settings = $state.raw<SoundSettings>(PLAIN_SOUND);
   isPlaying = $state(false);
   isOpening = $state(false);
   problem = $state('');
@@ -40,9 +41,16 @@ export class Listening {
   /** The page was left, perhaps while the player was still loading. */
   #isClosed = false;
   readonly #listener: Listener;
+  /** What was changed here. */
+  #changed: Partial<SoundSettings> = {};
+  /** Done when the settings are those of the last time, with what was changed since. */
+  readonly #restored: Promise<void>;
 
   constructor(listener: Listener) {
     this.#listener = listener;
+    this.#restored = keptSettings().then((last) => {
+      this.settings = { ...last, ...this.#changed };
+    });
   }
 
   /** The sound that is heard with the settings as they are. */
@@ -61,6 +69,7 @@ export class Listening {
     this.problem = '';
     this.isOpening = this.#player === undefined;
     try {
+      await this.#restored;
       const sound = await this.sound();
       const player = await this.#open(sound);
       if (this.#isClosed) return;
@@ -90,7 +99,7 @@ export class Listening {
           this.isPlaying = false;
           this.#listener.onStep(undefined);
         },
-        onRate: (rate) => this.#keep({ ...this.settings, rate }),
+        onRate: (rate) => this.#change({ rate }),
       });
       if (this.#isClosed) this.#player.close();
       return this.#player;
@@ -118,7 +127,7 @@ export class Listening {
   }
 
   set(change: Partial<SoundSettings>): void {
-    this.#keep({ ...this.settings, ...change });
+    this.#change(change);
     const sound = this.#sound;
     if ('asWritten' in change && sound) this.#player?.setSound(sound);
     this.#player?.setSettings(this.settings);
@@ -159,9 +168,16 @@ export class Listening {
     if (sound && !this.hearsOther) this.#player.setSound(sound);
   }
 
-  #keep(settings: SoundSettings): void {
-    this.settings = settings;
-    keepSettings(this.#listener.hasOwnTempo ? { ...settings, rate: keptSettings().rate } : settings);
+  #change(change: Partial<SoundSettings>): void {
+    this.settings = { ...this.settings, ...change };
+    this.#changed = { ...this.#changed, ...change };
+    void this.#keep();
+  }
+
+  async #keep(): Promise<void> {
+    await this.#restored;
+    const rate = this.#listener.hasOwnTempo ? (await keptSettings()).rate : this.settings.rate;
+    keepSettings({ ...this.settings, rate });
   }
 
   /** Falls silent and lets the audio go; playing again opens it anew, such as when the bar has come to another place. */

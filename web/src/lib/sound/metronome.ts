@@ -1,5 +1,5 @@
 import type { SoundPlan } from '@oculon/core';
-import type { SoundSettings } from './sound-settings.ts';
+import type { SoundSettings } from './sound-settings-schema.ts';
 
 /** A click: when, in ms of the piece, and how it sounds. */
 export interface Click {

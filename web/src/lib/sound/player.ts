@@ -13,7 +13,8 @@ import {
   type PlayedPassage,
   type Stretch,
 } from './playing.ts';
-import { withinRates, type SoundSettings } from './sound-settings.ts';
+import { withinRates } from './sound-settings.ts';
+import type { SoundSettings } from './sound-settings-schema.ts';
 
 /** How far ahead is scheduled, in seconds: a hidden page is woken once a second at most. */
 const AHEAD = 2.5;

@@ -3,7 +3,7 @@ import type { Course } from './course.ts';
 import type { StringEvent, TimedEvent } from './guitar/string-events.ts';
 import { STRING_COUNT } from './guitar/guitar.ts';
 import { clicksOf } from './metronome.ts';
-import type { SoundSettings } from './sound-settings.ts';
+import type { SoundSettings } from './sound-settings-schema.ts';
 import { stringEventOf } from './string-event-of.ts';
 
 /** Something to be heard at a moment of the piece, in ms. */

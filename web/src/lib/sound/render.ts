@@ -2,7 +2,7 @@ import type { SoundPlan } from '@oculon/core';
 import { Course } from './course.ts';
 import { heardWith, timed, type PlayedPassage } from './playing.ts';
 import type { RenderNews, RenderWork } from './render.worker.ts';
-import type { SoundSettings } from './sound-settings.ts';
+import type { SoundSettings } from './sound-settings-schema.ts';
 
 /** Silence before the first note and time to ring out after the last, in seconds. */
 const BEFORE = 0.1;

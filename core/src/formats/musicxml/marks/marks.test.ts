@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { markId, type Mark, type MarkId } from '../../../fingering/marks.ts';
+import { markId } from '../../../fingering/mark-id.ts';
+import type { Mark, MarkId } from '../../../fingering/marks.ts';
 import type { StringNumber } from '../../../instrument/guitar.ts';
 import { anchorOf } from '../../../score/anchor.ts';
 import type { NoteIndex, Score } from '../../../score/score.ts';

@@ -1,4 +1,5 @@
-import { LONGEST_TEXT, markId, markSchema, type Mark, type MarkId } from '../../../fingering/marks.ts';
+import { markId } from '../../../fingering/mark-id.ts';
+import { LONGEST_TEXT, markSchema, type Mark, type MarkId } from '../../../fingering/marks.ts';
 import { readable, shortened } from '../../../fingering/human-text.ts';
 import { slurMarks } from '../../../fingering/slurred.ts';
 import { anchorOf } from '../../../score/anchor.ts';

@@ -1,4 +1,5 @@
-import { markId, type Mark, type MarkId } from '../../../fingering/marks.ts';
+import { markId } from '../../../fingering/mark-id.ts';
+import type { Mark, MarkId } from '../../../fingering/marks.ts';
 import { sameValue } from '../../../fingering/same-value.ts';
 import type { NoteId, NoteIndex, Score } from '../../../score/score.ts';
 import { escapeXml } from '../../xml/splice.ts';

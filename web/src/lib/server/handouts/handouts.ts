@@ -189,6 +189,7 @@ export const revokeHandout = async (
 
 const openedSchema = z.object({
   content: contentSchema,
+  hasSounds: z.boolean(),
   lesson: lessonSchema,
   recipient: z.string(),
   remarks: z.string(),
@@ -206,11 +207,23 @@ const OPENS = `handouts.token_hash = $1 and teachers.id = handouts.teacher_id an
 export const openHandout = async (pool: pg.Pool, token: string): Promise<OpenedHandout | undefined> => {
   const { rows } = await pool.query(
     `update handouts set seen_at = now() from teachers where ${OPENS}
-     returning content, lesson, recipient, remarks, teachers.name as teacher, given_at as "givenAt", changes,
+     returning content - 'sounds' as content, content ? 'sounds' as "hasSounds", lesson, recipient, remarks, teachers.name as teacher, given_at as "givenAt", changes,
        ends_at as "endsAt"`,
     [hashOfToken(token)],
   );
   return openedSchema.optional().parse(rows[0]);
+};
+
+/** What is heard of the page of a link that still opens one; nothing of a page that was given before there was sound. */
+export const soundsOfHandout = async (
+  pool: pg.Pool,
+  token: string,
+): Promise<{ readonly sounds: HandoutContent['sounds'] | null } | undefined> => {
+  const { rows } = await pool.query<{ sounds: HandoutContent['sounds'] | null }>(
+    `select content->'sounds' as sounds from handouts, teachers where ${OPENS}`,
+    [hashOfToken(token)],
+  );
+  return rows[0];
 };
 
 const askedOfSchema = z.object({ id: handoutIdSchema, teacherId: teacherIdSchema, bars: z.int() });
