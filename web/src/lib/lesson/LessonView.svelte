@@ -137,7 +137,8 @@
       lesson.tablature,
       code,
     ];
-    void paginate();
+    // Before all of it is there its pages are nobody's, and each measuring would lay the paper out once more.
+    if (isReady && isDrawn) void paginate();
   });
 
   // The size of the page belongs to the whole document, so it cannot stand among this component's styles.
