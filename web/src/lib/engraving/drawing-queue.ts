@@ -12,7 +12,7 @@ export const whenIdle = (): Promise<void> =>
 const STRETCH = 12;
 
 /** The same where all of the music is waited for: each breath lets the page be laid out and painted once more. */
-const HURRIED_STRETCH = 45;
+const HURRIED_STRETCH = 80;
 
 /** Asks the page to breathe once a stretch of work has lasted long enough. */
 export type Breathe = () => Promise<void>;
