@@ -25,15 +25,18 @@
     children: Snippet;
   } = $props();
 
-  let place = $state(0);
-  let height = $state(0);
+  // Told after each layout: to ask for them would lay the page out at once.
+  let around = $state<DOMRectReadOnly>();
+  let size = $state<ResizeObserverSize[]>();
+  const place = $derived(around?.width ?? 0);
+  const height = $derived(size?.[0]?.blockSize ?? 0);
   const fit = $derived(fits && place > 0 ? Math.min(1, place / (width + 2 * margin)) : 1);
 </script>
 
 <!-- No property that all music inherits: each of its signs would be styled anew whenever the paper grows. -->
 <div
   class="place"
-  bind:clientWidth={place}
+  bind:contentRect={around}
   style:height={fit < 1 ? `${height * fit}px` : undefined}
   class:fitted={fit < 1}
 >
@@ -46,7 +49,7 @@
     style:font-size={fontSize === undefined ? undefined : `${fontSize}px`}
     lang={language}
     bind:this={element}
-    bind:offsetHeight={height}
+    bind:borderBoxSize={size}
     data-complete={isComplete}
   >
     {@render children()}

@@ -308,11 +308,13 @@
     .goal {
       display: none;
     }
+    /* Room for the bar that is played, from the start: nothing moves to another line when it begins. */
     .place {
-      min-width: 3.6rem;
+      min-width: 6rem;
     }
     .tempo {
-      flex-basis: 4.5rem;
+      flex: 1 1 2rem;
+      max-width: 4.5rem;
     }
   }
   @media print {
