@@ -1,5 +1,6 @@
 <script lang="ts">
   import { LONGEST_SENTENCE } from '@oculon/core';
+  import ModalDialog from '../shell/ModalDialog.svelte';
 
   interface Props {
     heading: string;
@@ -19,18 +20,15 @@
   const isAdded = $derived(planned === '');
   const canSave = $derived(draft.trim() !== '' && draft.trim() !== text);
 
-  const show = (dialog: HTMLDialogElement) => {
-    dialog.showModal();
-  };
   const save = (): void => {
     if (canSave) onsay(draft.trim() === planned ? undefined : draft.trim());
     else onclose();
   };
 </script>
 
-<dialog class="modal" {@attach show} {onclose}>
+<ModalDialog closesBeside {onclose}>
   <form
-    class="modal-box space-y-3"
+    class="space-y-3"
     onsubmit={(event) => {
       event.preventDefault();
       save();
@@ -64,5 +62,4 @@
       <button class="btn btn-sm btn-primary" disabled={!canSave}>Save</button>
     </div>
   </form>
-  <form method="dialog" class="modal-backdrop"><button>Close</button></form>
-</dialog>
+</ModalDialog>

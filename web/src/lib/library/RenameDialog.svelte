@@ -1,4 +1,6 @@
 <script lang="ts">
+  import ModalDialog from '../shell/ModalDialog.svelte';
+
   interface Props {
     piece: { readonly id: string; readonly title: string; readonly composer: string };
     onclose: () => void;
@@ -11,7 +13,6 @@
   // svelte-ignore state_referenced_locally
   let composer = $state(piece.composer);
   let problem = $state('');
-  const show = (dialog: HTMLDialogElement) => dialog.showModal();
 
   const save = async (event: SubmitEvent) => {
     event.preventDefault();
@@ -28,8 +29,8 @@
   };
 </script>
 
-<dialog class="modal" {@attach show} {onclose}>
-  <form class="modal-box space-y-3" onsubmit={save}>
+<ModalDialog {onclose}>
+  <form class="space-y-3" onsubmit={save}>
     <h2 class="text-lg">Name the piece</h2>
     <label class="floating-label">
       <span>Title</span>
@@ -41,9 +42,9 @@
     </label>
     <p class="text-sm opacity-70">The file the piece came from keeps the names that stand in it.</p>
     {#if problem}<p role="alert" class="text-sm text-error">{problem}</p>{/if}
-    <div class="modal-action">
+    <div class="mt-6 flex justify-end gap-2">
       <button type="button" class="btn" onclick={onclose}>Cancel</button>
       <button class="btn btn-primary" disabled={title.trim() === ''}>Save</button>
     </div>
   </form>
-</dialog>
+</ModalDialog>

@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import { beforeNavigate, invalidateAll } from '$app/navigation';
   import AppPage from '$lib/shell/AppPage.svelte';
+  import ModalDialog from '$lib/shell/ModalDialog.svelte';
   import ImportPanel from '$lib/library/ImportPanel.svelte';
   import StudyOffer from '$lib/library/StudyOffer.svelte';
   import RenameDialog from '$lib/library/RenameDialog.svelte';
@@ -38,9 +39,6 @@
     const response = await fetch(`/api/pieces/${id}`, { method: 'DELETE' }).catch(() => undefined);
     failure = response?.ok ? '' : `“${title}” could not be deleted; it is still there.`;
     await invalidateAll();
-  };
-  const show = (dialog: HTMLDialogElement) => {
-    dialog.showModal();
   };
 </script>
 
@@ -137,17 +135,14 @@
   />
 {/if}
 {#if doomed}
-  <dialog class="modal" {@attach show} onclose={() => (doomed = undefined)}>
-    <div class="modal-box">
-      <h2 class="text-lg">Delete “{doomed.title}”?</h2>
-      <p class="mt-2 text-sm">
-        The piece, its file and everything decided on it go for good. Export it first if you may need it
-        again.
-      </p>
-      <div class="modal-action">
-        <button class="btn" onclick={() => (doomed = undefined)}>Keep it</button>
-        <button class="btn btn-error" onclick={remove}>Delete</button>
-      </div>
+  <ModalDialog onclose={() => (doomed = undefined)}>
+    <h2 class="text-lg">Delete “{doomed.title}”?</h2>
+    <p class="mt-2 text-sm">
+      The piece, its file and everything decided on it go for good. Export it first if you may need it again.
+    </p>
+    <div class="mt-6 flex justify-end gap-2">
+      <button class="btn" onclick={() => (doomed = undefined)}>Keep it</button>
+      <button class="btn btn-error" onclick={remove}>Delete</button>
     </div>
-  </dialog>
+  </ModalDialog>
 {/if}
