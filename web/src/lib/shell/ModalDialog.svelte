@@ -19,6 +19,8 @@
   const show = (dialog: HTMLDialogElement) => {
     const { style } = document.documentElement;
     dialog.showModal();
+    // What takes the focus may stand at its end: it is read from its beginning.
+    dialog.scrollTop = 0;
     style.overflow = 'hidden';
     return () => (style.overflow = '');
   };
