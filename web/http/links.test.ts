@@ -80,7 +80,9 @@ describe('a student’s page', () => {
     const { status, text } = await student().ask({ path: `${path}/sounds` });
     expect(status).toBe(200);
     expect(JSON.parse(text)).toMatchObject({ planned: { events: expect.any(Array) }, written: {} });
-    await client.query(`update handouts set content = content - 'sounds' where fingering_id = $1`, [fingering]);
+    await client.query(`update handouts set content = content - 'sounds' where fingering_id = $1`, [
+      fingering,
+    ]);
     expect((await student().ask({ path: `${path}/sounds` })).status).toBe(404);
     expect((await student().ask({ path })).status).toBe(200);
   });
