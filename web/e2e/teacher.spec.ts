@@ -157,6 +157,9 @@ test('two windows do not overwrite each other, and a disputed note is asked abou
   await other.locator('[data-note="2"]').click();
   await other.keyboard.press('3');
   await expect(other.getByRole('heading', { name: 'Decided in two places' })).toBeVisible();
+  // It stays until something is chosen: without an answer nothing more would be saved.
+  for (let press = 0; press < 3; press += 1) await other.keyboard.press('Escape');
+  await expect(other.getByRole('heading', { name: 'Decided in two places' })).toBeVisible();
   await other.getByRole('button', { name: 'Keep what is here' }).click();
   await settled(other);
   await other.reload();

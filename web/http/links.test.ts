@@ -76,14 +76,19 @@ describe('a student’s page', () => {
 
   it('brings what is heard of it at an address of its own', async () => {
     const path = await link();
-    expect((await student().ask({ path })).text).not.toContain('strength:');
-    const { status, text } = await student().ask({ path: `${path}/sounds` });
+    const page = (await student().ask({ path })).text;
+    expect(page).not.toContain('strength:');
+    const [, edition] = /givenAt:"([^"]+)"/.exec(page)!;
+    const sounds = `${path}/sounds?given=${encodeURIComponent(edition!)}`;
+    const { status, text } = await student().ask({ path: sounds });
     expect(status).toBe(200);
     expect(JSON.parse(text)).toMatchObject({ planned: { events: expect.any(Array) }, written: {} });
+    // Those of another edition are not for it.
+    expect((await student().ask({ path: `${path}/sounds?given=2020-01-01T00:00:00.000Z` })).status).toBe(409);
     await client.query(`update handouts set content = content - 'sounds' where fingering_id = $1`, [
       fingering,
     ]);
-    expect((await student().ask({ path: `${path}/sounds` })).status).toBe(404);
+    expect((await student().ask({ path: sounds })).status).toBe(404);
     expect((await student().ask({ path })).status).toBe(200);
   });
 

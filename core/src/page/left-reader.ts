@@ -285,6 +285,7 @@ export class LeftReader {
   }
 }
 
+/** Whether two ways to read a moment take a note on different strings. */
 const isElsewhere = (one: Hypothesis, other: Hypothesis): boolean =>
   one.guesses.some(({ string }, index) => string !== other.guesses[index]!.string);
 

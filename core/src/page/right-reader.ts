@@ -24,7 +24,7 @@ class RightReader {
   readonly #like: ReaderView['like'];
   /** By event: the movement it belongs to. */
   readonly #cellOf: readonly (Cell | undefined)[];
-  /** By contour of a movement: its first event the last time. */
+  /** By contour of a movement, which no tremolo shares with a broken chord: its first event the last time. */
   readonly #lastOf = new Map<string, number>();
   /** The finger of the last single stroke of a line. */
   #line = -1;

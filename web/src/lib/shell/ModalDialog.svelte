@@ -30,8 +30,12 @@
 <dialog
   class:wide={isWide}
   {@attach show}
-  {onclose}
   oncancel={(event) => isUrgent && event.preventDefault()}
+  onclose={({ currentTarget }) => {
+    // A browser lets nobody forbid it twice in a row.
+    if (isUrgent && currentTarget.isConnected) currentTarget.showModal();
+    else onclose?.();
+  }}
   onclick={({ target, currentTarget }) => closesBeside && target === currentTarget && currentTarget.close()}
 >
   <div class="content">{@render children()}</div>

@@ -214,13 +214,17 @@ export const openHandout = async (pool: pg.Pool, token: string): Promise<OpenedH
   return openedSchema.optional().parse(rows[0]);
 };
 
-/** What is heard of the page of a link that still opens one; nothing of a page that was given before there was sound. */
-export const soundsOfHandout = async (
-  pool: pg.Pool,
-  token: string,
-): Promise<{ readonly sounds: HandoutContent['sounds'] | null } | undefined> => {
-  const { rows } = await pool.query<{ sounds: HandoutContent['sounds'] | null }>(
-    `select content->'sounds' as sounds from handouts, teachers where ${OPENS}`,
+/** What is heard of an edition of a page. */
+interface HandoutSounds {
+  /** Nothing of a page that was given before there was sound. */
+  readonly sounds: HandoutContent['sounds'] | null;
+  readonly givenAt: Date;
+}
+
+/** What is heard of the page of a link that still opens one. */
+export const soundsOfHandout = async (pool: pg.Pool, token: string): Promise<HandoutSounds | undefined> => {
+  const { rows } = await pool.query<HandoutSounds>(
+    `select content->'sounds' as sounds, given_at as "givenAt" from handouts, teachers where ${OPENS}`,
     [hashOfToken(token)],
   );
   return rows[0];
