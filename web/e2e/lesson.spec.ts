@@ -155,6 +155,15 @@ test('a teacher says sentences in their own words; those whose moment goes are l
     await page.getByRole('button', { name: 'Save', exact: true }).click();
   };
   const planned = 'Position I: 2 on A, ③ fret 2.';
+  // Words selected out over the edge of the dialog stay in it; a click beside it closes it.
+  await sentence(planned).click();
+  await page.getByLabel('Sentence', { exact: true }).hover();
+  await page.mouse.down();
+  await page.mouse.move(10, 400);
+  await page.mouse.up();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.mouse.click(10, 400);
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await sentence(planned).click();
   await write('Begin with the second finger, lightly.');
   await expect(paper).toContainText('Begin with the second finger, lightly.');

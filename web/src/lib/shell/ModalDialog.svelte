@@ -16,6 +16,8 @@
   }
   const { isWide = false, closesBeside = false, isUrgent = false, onclose, children }: Props = $props();
 
+  /** Where the pointer went down: words that are selected out over the edge do not close what they stand in. */
+  let pressedBeside = false;
   const show = (dialog: HTMLDialogElement) => {
     const { style } = document.documentElement;
     dialog.showModal();
@@ -36,7 +38,9 @@
     if (isUrgent && currentTarget.isConnected) currentTarget.showModal();
     else onclose?.();
   }}
-  onclick={({ target, currentTarget }) => closesBeside && target === currentTarget && currentTarget.close()}
+  onpointerdown={({ target, currentTarget }) => (pressedBeside = target === currentTarget)}
+  onclick={({ target, currentTarget }) =>
+    closesBeside && pressedBeside && target === currentTarget && currentTarget.close()}
 >
   <div class="content">{@render children()}</div>
 </dialog>
