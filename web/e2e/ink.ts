@@ -23,14 +23,12 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
         .map(({ textContent }) => textContent)
         .join('')
         .trim();
-    /** Where the ink of a text lies on the page; a line of text is taller than its letters. */
-    const inkOf = (text: SVGTextElement, name: string): Box | undefined => {
-      const shown = wordsOf(text);
-      if (shown === '') return undefined;
+    /** Where the ink of words lies on the page that begin with a letter of a text; a line of text is taller than its letters. */
+    const inkFrom = (text: SVGTextElement, letter: number, words: string, name: string): Box => {
       const { fontStyle, fontWeight, fontSize, fontFamily } = getComputedStyle(text);
       context.font = `${fontStyle} ${fontWeight} ${fontSize} ${fontFamily}`;
-      const ink = context.measureText(shown);
-      const start = text.getStartPositionOfChar(0);
+      const ink = context.measureText(words);
+      const start = text.getStartPositionOfChar(letter);
       const matrix = text.getScreenCTM()!;
       const at = (x: number, y: number) => new DOMPoint(x, y).matrixTransform(matrix);
       const [one, other] = [
@@ -39,9 +37,26 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
       ];
       return { name, left: one.x, right: other.x, top: one.y, bottom: other.y };
     };
-    const boxOf = (element: Element, name: string): Box => {
-      const { left, right, top, bottom } = element.getBoundingClientRect();
-      return { name, left, right, top, bottom };
+    /** A text of glyphs has a place for each of them. */
+    const isScattered = (text: SVGTextElement): boolean => text.x.baseVal.length > 1;
+    const inkOf = (text: SVGTextElement, name: (words: string) => string): readonly Box[] => {
+      const shown = wordsOf(text);
+      if (isScattered(text)) return [...shown].map((glyph, at) => inkFrom(text, at, glyph, name(glyph)));
+      return shown === '' ? [] : [inkFrom(text, 0, shown, name(shown))];
+    };
+    /** The boxes of straight lines that one path draws. */
+    const linesOf = (path: SVGPathElement, name: string): readonly Box[] => {
+      const matrix = path.getScreenCTM()!;
+      const around = parseFloat(getComputedStyle(path).strokeWidth) / 2;
+      const drawn = path.getAttribute('d')!.matchAll(/M([-\d.]+) ([-\d.]+)L([-\d.]+) ([-\d.]+)/g);
+      return [...drawn].map(([, ...ends]) => {
+        const [x1, y1, x2, y2] = ends.map(Number) as [number, number, number, number];
+        const [one, other] = [
+          new DOMPoint(Math.min(x1, x2) - around, Math.min(y1, y2) - around).matrixTransform(matrix),
+          new DOMPoint(Math.max(x1, x2) + around, Math.max(y1, y2) + around).matrixTransform(matrix),
+        ];
+        return { name, left: one.x, right: other.x, top: one.y, bottom: other.y };
+      });
     };
     /** A line as boxes no larger than a point, near enough to each other that nothing fits between. */
     const pointsOf = (path: SVGPathElement, name: string): readonly Box[] => {
@@ -59,8 +74,14 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
       b.left - room < a.right &&
       a.top - room < b.bottom &&
       b.top - room < a.bottom;
-    const texts = (within: Element, selector: string, name: (text: SVGTextElement) => string) =>
-      [...within.querySelectorAll<SVGTextElement>(selector)].flatMap((text) => inkOf(text, name(text)) ?? []);
+    const texts = (
+      within: Element,
+      selector: string,
+      name: (words: string, text: SVGTextElement) => string,
+    ): readonly Box[] =>
+      [...within.querySelectorAll<SVGTextElement>(selector)].flatMap((text) =>
+        inkOf(text, (words) => name(words, text)),
+      );
     const firstClass = (element: Element): string => element.getAttribute('class')!.split(' ')[0]!;
     // The last twentieth of a space is for rounding.
     const half = 4.75 * scale;
@@ -70,29 +91,23 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
       Math.abs((a.left + a.right - b.left - b.right) / 2) < half * 2;
     return systems.flatMap((system) => {
       const bar = system.getAttribute('data-first-bar');
-      const signs = texts(
-        system,
-        '.layer text:not(.going)',
-        (text) => `${firstClass(text)} ${wordsOf(text)}`,
-      );
-      const glyphs = texts(system, '.engraving .vf-notehead text', () => 'head');
-      const ledgers = [...system.querySelectorAll('.engraving .vf-stavenote > path')].map((path) =>
-        boxOf(path, 'ledger'),
-      );
+      const signs = texts(system, '.layer text:not(.going)', (words, text) => `${firstClass(text)} ${words}`);
+      const glyphs = texts(system, '.engraving text.head', () => 'head');
+      if (glyphs.length === 0) throw new Error(`no notehead is found in the system of bar ${bar}`);
       // Rests, accidentals, flags, dots, clefs, numbers of tuplets and endings.
       const others = texts(
         system,
-        '.engraving text',
-        (text) => `glyph ${wordsOf(text).codePointAt(0)!.toString(16)}`,
-      ).filter((glyph) => !glyphs.some(({ left, top }) => left === glyph.left && top === glyph.top));
-      const stems = [...system.querySelectorAll('.engraving .vf-stem path')].map((path) =>
-        boxOf(path, 'stem'),
+        '.engraving text:not(.head)',
+        (glyph) => `glyph ${glyph.codePointAt(0)!.toString(16)}`,
       );
-      const bows = [
-        ...system.querySelectorAll<SVGPathElement>(
-          '.engraving .vf-beam > path, .engraving .vf-stavetie > path',
+      const [ledgers, stems] = (['ledger', 'stem'] as const).map((kind) =>
+        [...system.querySelectorAll<SVGPathElement>(`.engraving path.${kind}`)].flatMap((path) =>
+          linesOf(path, kind),
         ),
-      ].map((path) => pointsOf(path, path.parentElement!.getAttribute('class')!));
+      ) as [readonly Box[], readonly Box[]];
+      const bows = [...system.querySelectorAll<SVGPathElement>('.engraving path.bow')].map((path) =>
+        pointsOf(path, 'beam or tie'),
+      );
       const lines = [...system.querySelectorAll<SVGPathElement>('.layer path')].map((path) =>
         pointsOf(path, firstClass(path)),
       );

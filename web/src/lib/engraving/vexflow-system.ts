@@ -5,11 +5,9 @@ import {
   Metrics,
   MetricsDefaults,
   Ornament,
-  Renderer,
   Stave,
   StaveTie,
   type StaveNote,
-  type SVGContext,
 } from 'vexflow/core';
 import { meterText } from '@oculon/core';
 import { copyFlat } from './flat-copies.ts';
@@ -17,7 +15,9 @@ import type { HeadBox, SystemGeometry } from './geometry.ts';
 import { numberOf, withNumbers } from './tuplets.ts';
 import type { Bar, NoteIndex, Score } from './score-types.ts';
 import { digitRoomOf } from './digit-room.ts';
+import { GatheredInk } from './gathered-ink.ts';
 import { graceRoomOf } from './grace-notes.ts';
+import { pictureOf } from './ink-picture.ts';
 import type { DrawnVoice } from './drawn-voice.ts';
 import { drawVoices } from './vexflow-notes.ts';
 
@@ -46,6 +46,7 @@ const AFTER_HEADER = 12;
 const AFTER_BARLINE = 7;
 /** Where every system is drawn before its height is known. */
 const DRAWN_AT = 100;
+const DRAWN_HEIGHT = 400;
 
 const FONTS = "'Oculon Music', Bravura, 'Oculon Serif'";
 
@@ -123,7 +124,7 @@ const headBoxes = ({
 
 /** Draws ties of a system; a tie that crosses a line break is drawn as two halves. */
 const drawTies = (
-  context: SVGContext,
+  ink: GatheredInk,
   score: Score,
   places: ReadonlyMap<NoteIndex, { drawn: StaveNote; at: number }>,
 ): void => {
@@ -135,7 +136,7 @@ const drawTies = (
       ...(from && { firstNote: from.drawn, firstIndexes: [from.at] }),
       ...(to && { lastNote: to.drawn, lastIndexes: [to.at] }),
     });
-    tie.setContext(context).drawWithStyle();
+    tie.setContext(ink).drawWithStyle();
   };
   const continued = new Set(score.notes.flatMap((note) => note.tiedFrom ?? []));
   for (const [index, place] of places) {
@@ -162,15 +163,7 @@ export const drawSystem = async (
   continues = false,
 ): Promise<SystemGeometry> => {
   const total = widths.reduce((sum, width) => sum + width, 0) + 2;
-  // Drawn apart: in the page every bar would be styled, laid out and painted with those before it.
-  const apart = document.createElement('div');
-  const renderer = new Renderer(apart, Renderer.Backends.SVG);
-  renderer.resize(total, 400);
-  const context = renderer.getContext() as SVGContext;
-  context.setFillStyle('currentColor');
-  context.setStrokeStyle('currentColor');
-  // VexFlow's own pointer areas catch clicks wrongly; the layer above has its own.
-  context.pointerRect = () => context;
+  const ink = new GatheredInk();
 
   let x = 0;
   const heads: HeadBox[] = [];
@@ -186,15 +179,15 @@ export const drawSystem = async (
     setBarlines(stave, bar);
     addHeader(stave, bar, bar.index === 0, place === 0 && !continues);
     if (bar.repeatStart) stave.setNoteStartX(stave.getNoteStartX() + AFTER_REPEAT);
-    stave.setContext(context).drawWithStyle();
+    stave.setContext(ink).drawWithStyle();
     const drawn = drawVoices(score, bar);
     formatBar(drawn, stave);
     // A rolled chord asks where the notes of the other voices lie.
     for (const { voice } of drawn) for (const each of voice.getTickables()) each.setStave(stave);
-    for (const { voice } of drawn) voice.draw(context, stave);
+    for (const { voice } of drawn) voice.draw(ink, stave);
     for (const { beams, tuplets } of drawn) {
-      for (const beam of beams) beam.setContext(context).drawWithStyle();
-      for (const tuplet of tuplets) tuplet.setContext(context).drawWithStyle();
+      for (const beam of beams) beam.setContext(ink).drawWithStyle();
+      for (const tuplet of tuplets) tuplet.setContext(ink).drawWithStyle();
     }
     for (const { graces, notes, tuplets } of drawn) {
       const numbers = tuplets.map(numberOf);
@@ -212,10 +205,8 @@ export const drawSystem = async (
     x += width;
   }
   await breathe();
-  drawTies(context, score, places);
-  const svg = apart.querySelector('svg')!;
-  svg.setAttribute('aria-hidden', 'true');
-  holder.replaceChildren(svg);
+  drawTies(ink, score, places);
+  holder.replaceChildren(pictureOf(ink, total, DRAWN_HEIGHT));
   return {
     first,
     last: first + widths.length - 1,

@@ -296,11 +296,4 @@
   .awaiting {
     visibility: hidden;
   }
-  /* VexFlow paints some strokes black or grey whatever it is told; on dark paper they must follow the ink. */
-  .engraving :global(:is(g, path)[stroke]:not([stroke='none'])) {
-    stroke: currentColor;
-  }
-  .engraving :global(:is(path, rect, text)[fill]:not([fill='none'])) {
-    fill: currentColor;
-  }
 </style>
