@@ -48,7 +48,7 @@ const copyDrawing = (drawing: SVGSVGElement, left: number, top: number): SVGElem
   });
   own.forEach((element, index) => {
     const { fill, stroke } = getComputedStyle(element);
-    const isUnseen = fill === 'rgba(0, 0, 0, 0)' && (stroke === 'none' || stroke === 'rgba(0, 0, 0, 0)');
+    const isUnseen = [fill, stroke].every((paint) => paint === 'none' || paint === 'rgba(0, 0, 0, 0)');
     if (element.tagName === 'title' || (element.childElementCount === 0 && isUnseen)) copied[index]!.remove();
   });
   copied

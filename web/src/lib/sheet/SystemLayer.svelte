@@ -60,6 +60,8 @@
       ),
     ),
   );
+  /** The note under the pointer. */
+  let pointed = $state<number>();
   const selection = $derived.by(() => {
     if (!selected) return undefined;
     const inside = geometry.heads.filter(({ note }) => {
@@ -82,6 +84,12 @@
 
 <svg
   class="layer"
+  role="presentation"
+  onpointerover={({ target }) => {
+    const note = (target as Element).getAttribute('data-note');
+    pointed = note === null ? undefined : Number(note);
+  }}
+  onpointerleave={() => (pointed = undefined)}
   width={geometry.width}
   height={marks.bottom + signs.height - top}
   viewBox="0 {top} {geometry.width} {marks.bottom + signs.height - top}"
@@ -225,10 +233,10 @@
       width={head.x + head.width - head.left + 14}
       height="12"
       onclick={() => onpick(head.note)}
-    >
-      <title>{pitchLabel(score.notes[head.note]!.sounding)}</title>
-    </rect>
+    />
   {/each}
+  <!-- One for all heads: a title of its own for each costs as much as the head. -->
+  {#if pointed !== undefined}<title>{pitchLabel(score.notes[pointed]!.sounding)}</title>{/if}
 </svg>
 
 <style>
@@ -242,7 +250,7 @@
     fill: currentColor;
   }
   .hit {
-    fill: transparent;
+    fill: none;
     cursor: pointer;
     pointer-events: all;
     touch-action: pan-y;
