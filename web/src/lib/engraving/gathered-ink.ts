@@ -154,7 +154,9 @@ export class GatheredInk extends RenderContext {
     return this;
   }
   #go(letter: string, ...points: number[]): this {
-    this.#path += letter + points.map(round).join(' ');
+    this.#path += letter;
+    for (const [index, point] of points.entries())
+      this.#path += index === 0 ? round(point) : ` ${round(point)}`;
     return this;
   }
 

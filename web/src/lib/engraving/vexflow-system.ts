@@ -11,6 +11,7 @@ import {
 } from 'vexflow/core';
 import { meterText } from '@oculon/core';
 import { copyFlat } from './flat-copies.ts';
+import { keepMeasures } from './kept-measures.ts';
 import type { HeadBox, SystemGeometry } from './geometry.ts';
 import { numberOf, withNumbers } from './tuplets.ts';
 import type { Bar, NoteIndex, Score } from './score-types.ts';
@@ -56,6 +57,7 @@ export const useMusicFonts = (): void => {
   MetricsDefaults.fontFamily = FONTS;
   Metrics.clear();
   copyFlat();
+  keepMeasures();
 };
 
 const addHeader = (stave: Stave, bar: Bar, isFirstOfPiece: boolean, isFirstOfSystem: boolean): void => {
