@@ -124,6 +124,18 @@ const headBoxes = ({
   });
 };
 
+const continuations = new WeakMap<Score, ReadonlyMap<NoteIndex, NoteIndex>>();
+/** The notes that others are tied to, and those they go on in; found once for a score. */
+const continuationsIn = (score: Score): ReadonlyMap<NoteIndex, NoteIndex> => {
+  const known = continuations.get(score);
+  if (known) return known;
+  const found = new Map<NoteIndex, NoteIndex>();
+  for (const { index, tiedFrom } of score.notes)
+    if (tiedFrom !== undefined && !found.has(tiedFrom)) found.set(tiedFrom, index);
+  continuations.set(score, found);
+  return found;
+};
+
 /** Draws ties of a system; a tie that crosses a line break is drawn as two halves. */
 const drawTies = (
   ink: GatheredInk,
@@ -140,14 +152,12 @@ const drawTies = (
     });
     tie.setContext(ink).drawWithStyle();
   };
-  const continued = new Set(score.notes.flatMap((note) => note.tiedFrom ?? []));
+  const goesOnIn = continuationsIn(score);
   for (const [index, place] of places) {
     const { tiedFrom } = score.notes[index]!;
     if (tiedFrom !== undefined) draw(places.get(tiedFrom), place);
-    if (continued.has(index)) {
-      const next = score.notes.find((note) => note.tiedFrom === index);
-      if (next && !places.has(next.index)) draw(place, undefined);
-    }
+    const next = goesOnIn.get(index);
+    if (next !== undefined && !places.has(next)) draw(place, undefined);
   }
 };
 

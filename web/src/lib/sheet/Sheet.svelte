@@ -6,6 +6,7 @@
   import type { SystemPlan } from '../engraving/breaks.ts';
   import { DrawingQueue } from '../engraving/drawing-queue.ts';
   import { layOut, layOutLine, roomNeeded } from '../engraving/lay-out.ts';
+  import { handCourse } from '../workbench/lanes/hand-course.ts';
   import LaneStack from '../workbench/lanes/LaneStack.svelte';
   import { LANE_HEIGHTS } from '../workbench/lanes/lane.ts';
   import { pinch } from './pinch.ts';
@@ -94,6 +95,7 @@
   });
 
   const plan = $derived(workbench.planned.plan);
+  const course = $derived(plan && handCourse(plan));
   /** How long the music waits for its first plan, in ms: most are here by then. */
   const PATIENCE = 400;
   let isPatient = $state(true);
@@ -265,11 +267,12 @@
           onpick={pick}
         >
           {#snippet under(geometry)}
-            {#if plan && view.lanes.length > 0}
+            {#if plan && course && view.lanes.length > 0}
               <LaneStack
                 {score}
                 {geometry}
                 {plan}
+                {course}
                 lanes={view.lanes}
                 here={caret.note?.onset}
                 isNamed={!system.continues}

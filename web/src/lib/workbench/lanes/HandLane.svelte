@@ -3,12 +3,13 @@
   import type { TimeAxis } from '../../engraving/time-axis.ts';
   import type { PlanView } from '../../planner/api.ts';
   import { say } from '../../words.ts';
-  import { layHandLane, type NeckRange } from './hand-lane.ts';
+  import type { HandCourse } from './hand-course.ts';
+  import { layHandLane } from './hand-lane.ts';
 
   /** Where the hand lies on the neck over time: higher up is nearer the body. */
-  const { axis, plan, range }: { axis: TimeAxis; plan: PlanView; range: NeckRange } = $props();
+  const { axis, plan, course }: { axis: TimeAxis; plan: PlanView; course: HandCourse } = $props();
 
-  const lane = $derived(layHandLane(axis, plan, range));
+  const lane = $derived(layHandLane(axis, plan, course));
 </script>
 
 {#each lane.bands as band (band.onset)}

@@ -4,7 +4,7 @@
   import { timeAxis } from '../../engraving/time-axis.ts';
   import type { PlanView } from '../../planner/api.ts';
   import HandLane from './HandLane.svelte';
-  import { neckRange } from './hand-lane.ts';
+  import type { HandCourse } from './hand-course.ts';
   import { LANE_HEIGHTS, LANE_NAMES, type Lane } from './lane.ts';
   import PluckLane from './PluckLane.svelte';
   import RingingLane from './RingingLane.svelte';
@@ -13,6 +13,7 @@
     score: Score;
     geometry: SystemGeometry;
     plan: PlanView;
+    course: HandCourse;
     lanes: readonly Lane[];
     /** Tick of the note at the caret. */
     here: number | undefined;
@@ -20,10 +21,9 @@
     isNamed: boolean;
     onpick: (note: number) => void;
   }
-  const { score, geometry, plan, lanes, here, isNamed, onpick }: Props = $props();
+  const { score, geometry, plan, course, lanes, here, isNamed, onpick }: Props = $props();
 
   const axis = $derived(timeAxis(score, geometry));
-  const range = $derived(neckRange(plan));
   const tops = $derived(
     lanes.map((_, index) => lanes.slice(0, index).reduce((sum, lane) => sum + LANE_HEIGHTS[lane], 0)),
   );
@@ -63,7 +63,7 @@
       <path class="edge" d="M0 0.5H{geometry.width}" />
       {#if isNamed}<text class="name" x="1" y="10">{LANE_NAMES[lane]}</text>{/if}
       {#if lane === 'hand'}
-        <HandLane {axis} {plan} {range} />
+        <HandLane {axis} {plan} {course} />
       {:else if lane === 'pluck'}
         <PluckLane {score} {geometry} notes={plan.notes} {isNamed} />
       {:else}

@@ -4,7 +4,8 @@ import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { headsAt, type SystemGeometry } from '../../engraving/geometry.ts';
 import { timeAxis } from '../../engraving/time-axis.ts';
-import { layHandLane, neckRange } from './hand-lane.ts';
+import { handCourse } from './hand-course.ts';
+import { layHandLane } from './hand-lane.ts';
 import { LANE_HEIGHTS } from './lane.ts';
 import { layPluckLane } from './pluck-lane.ts';
 import { layRingingLane } from './ringing-lane.ts';
@@ -47,19 +48,21 @@ const system = (first: number, last: number): SystemGeometry => {
 const SYSTEMS = [system(0, 4), system(5, 9), system(10, 15)];
 
 describe('the lane of the hand', () => {
+  const course = handCourse(plan);
+
   it('holds every shift of the piece once, from the position before to the one after', () => {
-    const range = neckRange(plan);
-    const strokes = SYSTEMS.flatMap((geometry) => layHandLane(timeAxis(score, geometry), plan, range).shifts);
+    const strokes = SYSTEMS.flatMap(
+      (geometry) => layHandLane(timeAxis(score, geometry), plan, course).shifts,
+    );
     expect(strokes.map(({ onset, positions }) => [onset, ...positions])).toEqual(
       planned.shifts.map(({ onset, from, to }) => [onset, from, to]),
     );
   });
 
   it('shows a position at every note that is stopped, within its height, and barres over their time', () => {
-    const range = neckRange(plan);
     for (const geometry of SYSTEMS) {
       const axis = timeAxis(score, geometry);
-      const { bands, barres } = layHandLane(axis, plan, range);
+      const { bands, barres } = layHandLane(axis, plan, course);
       for (const { y, height, x, width } of [...bands, ...barres]) {
         expect(y).toBeGreaterThanOrEqual(0);
         expect(y + height).toBeLessThanOrEqual(LANE_HEIGHTS.hand);
@@ -75,6 +78,40 @@ describe('the lane of the hand', () => {
       const touching = plan.barres.filter(({ onset, until }) => onset < axis.until && until > axis.from);
       expect(barres.map(({ fret }) => fret)).toEqual(touching.map(({ fret }) => fret));
     }
+  });
+
+  it('shows a finger as held exactly where it keeps its place from one note to the next', () => {
+    for (const geometry of SYSTEMS) {
+      const axis = timeAxis(score, geometry);
+      const { held } = layHandLane(axis, plan, course);
+      const places = (slice: number, finger: number): string =>
+        (plan.positions[slice]?.lying ?? [])
+          .filter((each) => each.finger === finger && each.sounding)
+          .map(({ string, fret }) => `${string}/${fret}`)
+          .join();
+      for (const [slice, { onset }] of plan.positions.entries()) {
+        const next = plan.positions[slice + 1];
+        if (!next || onset < axis.from || next.onset >= axis.until) continue;
+        const [from, to] = [axis.xAt(onset)!, axis.xAt(next.onset)!];
+        const shown = held.filter(({ x, until }) => x <= from && until >= to).map(({ finger }) => finger);
+        const kept = [1, 2, 3, 4].filter(
+          (finger) => places(slice, finger) !== '' && places(slice, finger) === places(slice + 1, finger),
+        );
+        expect(shown).toEqual(kept);
+      }
+    }
+  });
+
+  it('looks at its own system only: the way through the piece is found once', () => {
+    let reads = 0;
+    const positions = new Proxy(plan.positions, {
+      get: (target, key) => {
+        if (typeof key === 'string' && /^\d+$/.test(key)) reads += 1;
+        return Reflect.get(target, key) as unknown;
+      },
+    });
+    const { shifts } = layHandLane(timeAxis(score, SYSTEMS[2]!), { ...plan, positions }, course);
+    expect(reads).toBeLessThanOrEqual(shifts.length);
   });
 });
 
