@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { NotePlan, Score } from '@oculon/core';
   import type { SystemGeometry } from '../../engraving/geometry.ts';
+  import { circlePath } from './lane.ts';
   import { layPluckLane } from './pluck-lane.ts';
 
   /** Who plucks when: alternation, patterns and crossings as a line through the rows of the fingers. */
@@ -12,22 +13,32 @@
   }: { score: Score; geometry: SystemGeometry; notes: readonly NotePlan[]; isNamed: boolean } = $props();
 
   const lane = $derived(layPluckLane(score, geometry, notes));
+  const steps = (crosses: boolean): string =>
+    lane.steps
+      .filter((step) => step.crosses === crosses)
+      .map(({ from, to }) => `M${from.join(' ')}L${to.join(' ')}`)
+      .join('');
+  const dots = (isThumb: boolean): string =>
+    lane.dots
+      .filter(({ letter }) => (letter === 'p') === isThumb)
+      .map(({ x, y }) => circlePath(x, y, 2.6))
+      .join('');
 </script>
 
-{#each lane.rows as row (row.letter)}
-  <path class="row" d="M{isNamed ? 34 : 0} {row.y}H{geometry.width}" />
-  {#if isNamed}<text class="letter" x="30" y={row.y + 3}>{row.letter}</text>{/if}
+<path class="row" d={lane.rows.map(({ y }) => `M${isNamed ? 34 : 0} ${y}H${geometry.width}`).join('')} />
+{#if isNamed}
+  {#each lane.rows as row (row.letter)}
+    <text class="letter" x="30" y={row.y + 3}>{row.letter}</text>
+  {/each}
+{/if}
+<!-- One element for all of a kind: each would be styled, laid out and painted by itself while the music is scrolled. -->
+<path class="step" d={steps(false)} />
+<path class="step crosses" d={steps(true)}><title>the hand crosses</title></path>
+{#each lane.dots.filter(({ repeats }) => repeats) as dot (dot.note)}
+  <circle class="again" cx={dot.x} cy={dot.y} r="5"><title>{dot.letter} again</title></circle>
 {/each}
-{#each lane.steps as step, index (index)}
-  <path class="step" class:crosses={step.crosses} d="M{step.from[0]} {step.from[1]}L{step.to[0]} {step.to[1]}"
-    >{#if step.crosses}<title>the hand crosses</title>{/if}</path
-  >
-{/each}
-{#each lane.dots as dot (dot.note)}
-  {#if dot.repeats}<circle class="again" cx={dot.x} cy={dot.y} r="5"><title>{dot.letter} again</title></circle
-    >{/if}
-  <circle class="dot" class:thumb={dot.letter === 'p'} cx={dot.x} cy={dot.y} r="2.6" />
-{/each}
+<path class="dot" d={dots(false)} />
+<path class="dot thumb" d={dots(true)} />
 
 <style>
   .row {

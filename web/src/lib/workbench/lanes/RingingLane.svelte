@@ -3,6 +3,7 @@
   import type { TimeAxis } from '../../engraving/time-axis.ts';
   import type { PlanView } from '../../planner/api.ts';
   import { say } from '../../words.ts';
+  import { circlePath } from './lane.ts';
   import { layRingingLane } from './ringing-lane.ts';
 
   /** When each string sounds: as written, and on to where it really ends; what is to be damped. */
@@ -10,24 +11,35 @@
     $props();
 
   const lane = $derived(layRingingLane(axis, plan));
+  const ringingOn = $derived(lane.lines.filter(({ until, written }) => until > written + 3));
+  const struck = (isOpen: boolean): string =>
+    lane.lines
+      .filter((line) => line.begins && line.isOpen === isOpen)
+      .map(({ x, y }) => circlePath(x, y, 2.4))
+      .join('');
 </script>
 
-{#each lane.rows as row (row.string)}
-  <path class="row" d="M{isNamed ? 50 : 0} {row.y}H{width}" />
-  {#if isNamed}<text class="string" x="47" y={row.y + 2.6}>{stringSign(row.string)}</text>{/if}
-{/each}
-{#each lane.lines as line, index (index)}
-  <path class="sounds" d="M{line.x} {line.y}H{Math.max(line.x + 3, line.written - 2)}" />
-  {#if line.until > line.written + 3}
-    <path class="rings-on" d="M{line.written} {line.y}H{line.until - 2}"
-      ><title>rings on past its written end</title></path
-    >
-    <path class="end" d="M{line.written - 1} {line.y - 3}v6" />
-  {/if}
-  {#if line.begins}
-    <circle class="struck" class:open={line.isOpen} cx={line.x} cy={line.y} r="2.4" />
-  {/if}
-{/each}
+<path class="row" d={lane.rows.map(({ y }) => `M${isNamed ? 50 : 0} ${y}H${width}`).join('')} />
+{#if isNamed}
+  {#each lane.rows as row (row.string)}
+    <text class="string" x="47" y={row.y + 2.6}>{stringSign(row.string)}</text>
+  {/each}
+{/if}
+<!-- One element for all of a kind: each would be styled, laid out and painted by itself while the music is scrolled. -->
+<path
+  class="sounds"
+  d={lane.lines.map(({ x, y, written }) => `M${x} ${y}H${Math.max(x + 3, written - 2)}`).join('')}
+/>
+{#if ringingOn.length > 0}
+  <path
+    class="rings-on"
+    d={ringingOn.map(({ y, written, until }) => `M${written} ${y}H${until - 2}`).join('')}
+    ><title>rings on past its written end</title></path
+  >
+  <path class="end" d={ringingOn.map(({ y, written }) => `M${written - 1} ${y - 3}v6`).join('')} />
+{/if}
+<path class="struck" d={struck(false)} />
+<path class="struck open" d={struck(true)} />
 {#each lane.damping as mark, index (index)}
   <path class="damp {mark.grade}" d="M{mark.x - 3.5} {mark.y - 3.5}l7 7m0 -7l-7 7"
     ><title>{stringSign(mark.string)} {mark.grade} be damped: {say(`means.${mark.means}`)}</title></path

@@ -10,3 +10,7 @@ export const LANE_NAMES: Readonly<Record<Lane, string>> = {
   pluck: 'pluck',
   ringing: 'ringing',
 };
+
+/** A circle as part of a path: many dots of one kind are one element. */
+export const circlePath = (x: number, y: number, radius: number): string =>
+  `M${x - radius} ${y}a${radius} ${radius} 0 1 0 ${2 * radius} 0a${radius} ${radius} 0 1 0 ${-2 * radius} 0`;
