@@ -92,20 +92,20 @@ export const crowdedInk = (page: Page, zoom: number): Promise<readonly string[]>
     return systems.flatMap((system) => {
       const bar = system.getAttribute('data-first-bar');
       const signs = texts(system, '.layer text:not(.going)', (words, text) => `${firstClass(text)} ${words}`);
-      const glyphs = texts(system, '.engraving text.head', () => 'head');
+      const glyphs = texts(system, '.engraving text.ink-head', () => 'head');
       if (glyphs.length === 0) throw new Error(`no notehead is found in the system of bar ${bar}`);
       // Rests, accidentals, flags, dots, clefs, numbers of tuplets and endings.
       const others = texts(
         system,
-        '.engraving text:not(.head)',
+        '.engraving text:not(.ink-head)',
         (glyph) => `glyph ${glyph.codePointAt(0)!.toString(16)}`,
       );
       const [ledgers, stems] = (['ledger', 'stem'] as const).map((kind) =>
-        [...system.querySelectorAll<SVGPathElement>(`.engraving path.${kind}`)].flatMap((path) =>
+        [...system.querySelectorAll<SVGPathElement>(`.engraving path.ink-${kind}`)].flatMap((path) =>
           linesOf(path, kind),
         ),
       ) as [readonly Box[], readonly Box[]];
-      const bows = [...system.querySelectorAll<SVGPathElement>('.engraving path.bow')].map((path) =>
+      const bows = [...system.querySelectorAll<SVGPathElement>('.engraving path.ink-bow')].map((path) =>
         pointsOf(path, 'beam or tie'),
       );
       const lines = [...system.querySelectorAll<SVGPathElement>('.layer path')].map((path) =>

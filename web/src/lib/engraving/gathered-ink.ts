@@ -1,6 +1,6 @@
 import { Element, Font, RenderContext, type FontInfo, type TextMeasure } from 'vexflow/core';
 
-/** What ink belongs to; the rest, from clefs to accidentals, are signs. */
+/** What ink belongs to: `bow` is a beam or a tie, and all else, from clefs to accidentals, is a sign. */
 export type InkKind = 'staff' | 'stem' | 'ledger' | 'head' | 'bow' | 'sign';
 
 /** Lines of one kind and width, whichever notes they belong to. */
@@ -31,7 +31,7 @@ export interface DrawnWords {
   readonly turned: string | undefined;
 }
 
-/** Kinds by the name of VexFlow's innermost group; of a note itself only its ledger lines are lines. */
+/** Kinds by the name of VexFlow's innermost group. */
 const KINDS: Readonly<Record<string, InkKind>> = {
   stave: 'staff',
   stavebarline: 'staff',
@@ -161,7 +161,8 @@ export class GatheredInk extends RenderContext {
   }
 
   stroke(): this {
-    const kind = this.#kind() === 'sign' && this.#groups.at(-1) === 'stavenote' ? 'ledger' : this.#kind();
+    // Of what a note draws by itself only its ledger lines are lines.
+    const kind = this.#groups.at(-1) === 'stavenote' ? 'ledger' : this.#kind();
     const { lineWidth: width, dash } = this.#pen;
     const key = `${kind} ${width} ${dash}`;
     const known = this.#lines.get(key);

@@ -1,4 +1,4 @@
-import type { DrawnGlyphs, DrawnWords, GatheredInk } from './gathered-ink.ts';
+import type { DrawnGlyphs, DrawnWords, GatheredInk, InkKind } from './gathered-ink.ts';
 
 const SVG = 'http://www.w3.org/2000/svg';
 
@@ -14,7 +14,10 @@ const make = (
   return element;
 };
 
-/** A font as attributes; what everything has is written at the picture. */
+/** What is drawn above the engraving has signs and heads of its own. */
+const classOf = (kind: InkKind): string => `ink-${kind}`;
+
+/** A font as attributes, as far as it is not plain. */
 const lettering = ({ font }: DrawnGlyphs | DrawnWords) => ({
   'font-family': font.family,
   'font-size': font.size,
@@ -31,13 +34,11 @@ export const pictureOf = (ink: GatheredInk, width: number, height: number): SVGE
     fill: 'currentColor',
     'pointer-events': 'none',
     'aria-hidden': 'true',
-    // Each glyph stands where it was put.
-    style: 'font-variant-ligatures: none; font-kerning: none',
   });
   picture.append(
     ...ink.lines.map(({ kind, width: lineWidth, dash, path }) =>
       make('path', {
-        class: kind,
+        class: classOf(kind),
         d: path,
         fill: 'none',
         stroke: 'currentColor',
@@ -45,18 +46,18 @@ export const pictureOf = (ink: GatheredInk, width: number, height: number): SVGE
         'stroke-dasharray': dash || undefined,
       }),
     ),
-    ...ink.shapes.map(({ kind, path }) => make('path', { class: kind, d: path })),
+    ...ink.shapes.map(({ kind, path }) => make('path', { class: classOf(kind), d: path })),
     ...ink.glyphs.map((glyphs) =>
       make(
         'text',
-        { class: glyphs.kind, ...lettering(glyphs), x: glyphs.xs.join(' '), y: glyphs.ys.join(' ') },
+        { class: classOf(glyphs.kind), ...lettering(glyphs), x: glyphs.xs.join(' '), y: glyphs.ys.join(' ') },
         glyphs.text,
       ),
     ),
     ...ink.words.map((words) =>
       make(
         'text',
-        { class: words.kind, ...lettering(words), x: words.x, y: words.y, transform: words.turned },
+        { class: classOf(words.kind), ...lettering(words), x: words.x, y: words.y, transform: words.turned },
         words.text,
       ),
     ),
