@@ -95,7 +95,8 @@
   });
 
   const plan = $derived(workbench.planned.plan);
-  const course = $derived(plan && handCourse(plan));
+  // Followed only when a lane of the hand asks for it, and once for all of them.
+  const course = $derived(handCourse(plan ?? { positions: [] }));
   /** How long the music waits for its first plan, in ms: most are here by then. */
   const PATIENCE = 400;
   let isPatient = $state(true);
@@ -267,7 +268,7 @@
           onpick={pick}
         >
           {#snippet under(geometry)}
-            {#if plan && course && view.lanes.length > 0}
+            {#if plan && view.lanes.length > 0}
               <LaneStack
                 {score}
                 {geometry}
