@@ -1,8 +1,8 @@
 import { detoursOf, MEETS_AGAIN } from '../fingering/felt-nearby.ts';
 import { costOfStretch } from './cost-of-plucks.ts';
 import type { PluckEvent } from './events/events.ts';
-import { remembersTwo, searchStretch } from './search/search.ts';
-import { afterEvent, FREE_RIGHT_HAND, type RightState } from './search/step.ts';
+import { searchStretch } from './search/search.ts';
+import { afterEvent, FREE_RIGHT_HAND, remembersTwo, type RightState } from './search/step.ts';
 
 type Options = readonly (readonly number[])[];
 

@@ -12,6 +12,10 @@ export const slotSound = (slot: number): number => ((slot / SLOT_SOUND) | 0) - 1
 export const slotFret = (slot: number): number => (slot % SLOT_SOUND) >> 3;
 export const slotFinger = (slot: number): number => slot & 7;
 
+/** What lies on a string as it would with a later sound. */
+export const slotMovedBy = (slot: number, sounds: number): number =>
+  slot === 0 ? 0 : slot + sounds * SLOT_SOUND;
+
 /**
  * All states of the hand at one moment, cheapest first: hand position, what lies on every string, the least cost of
  * reaching it, and the state and option it came from.
@@ -168,6 +172,13 @@ export const differByConstant = (one: Layer, other: Layer): boolean => {
       return false;
   return one.slots.every((slot, index) => slot === other.slots[index]);
 };
+
+/** A layer with all its sounds later, and at costs higher by a constant. It has its ways in common with the first. */
+export const movedBy = (layer: Layer, sounds: number, cost: number): Layer => ({
+  ...layer,
+  cost: layer.cost.map((each) => each + cost),
+  slots: layer.slots.map((slot, at) => (at % SLOTS === FLAT ? slot : slotMovedBy(slot, sounds))),
+});
 
 /** A layer of some states of another, in the order given. */
 export const layerOf = (from: Layer, states: readonly number[]): Layer => {

@@ -1,3 +1,4 @@
+import { KnownRests } from '../../fingering/known-rests.ts';
 import type { Accounted } from './accounts.ts';
 import { stayingPositions, tryOptions, type Attempt } from './advance.ts';
 import { HeldCuts, ResidueGroups } from './residue-groups.ts';
@@ -152,11 +153,18 @@ export const remainingCosts = (
   rest[path[last]!.state] = 0;
   const rests = [rest];
   let remaining = 0;
+  const known = new KnownRests();
   for (let index = last - 1; index >= first; index -= 1) {
     const layer = layers[index]!;
+    const next = layers[index + 1]!;
+    const states = [path[index]!.state, path[index + 1]!.state] as const;
+    const onward = { rest, remaining };
     remaining += accounts[index + 1]!.cost;
-    const most = layer.cost[path[index]!.state]! + remaining;
-    rest = backward.step(layer, layers[index + 1]!, moments[index + 1]!, rest, most);
+    const most = layer.cost[states[0]]! + remaining;
+    rest =
+      known.before(next.option, states, onward) ??
+      backward.step(layer, next, moments[index + 1]!, rest, most);
+    known.add(next.option, states, onward, rest);
     rests.push(rest);
   }
   return rests.reverse();

@@ -1,6 +1,7 @@
 import { Advance } from './advance.ts';
 import { DEFAULT_BUDGET, type SearchBudget } from './budget.ts';
 import { differByConstant, type Layer } from './layer.ts';
+import { Returns } from './returns.ts';
 import { ALL_POSITIONS, type Moment } from '../moments/ways-at-moment.ts';
 import type { Stepper } from './step.ts';
 
@@ -38,13 +39,15 @@ export const search = (
   const layers: Layer[] = [];
   const taken = [...moments];
   const advance = new Advance(stepper, budget);
+  const returns = new Returns(stepper.sounds, taken, layers);
   let exact = earlier.every((tables) => tables.exact);
   let computed = 0;
   /** Runs whose states at the moment before are those of this one. */
   let agreeing = earlier;
   moments.forEach((moment, index) => {
     const known = agreeing.find((tables) => tables.moments[index] === moment);
-    if (known) layers.push(known.layers[index]!);
+    const layer = known?.layers[index] ?? returns.at(index);
+    if (layer) layers.push(layer);
     else {
       const before = index === 0 ? start : layers[index - 1];
       let reached = advance.step(before, moment);

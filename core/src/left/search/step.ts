@@ -33,6 +33,7 @@ export class Stepper {
   readonly next = new Int32Array(SLOTS);
   readonly leaving: StandingStates;
   readonly bounds: StepBounds;
+  readonly sounds: SoundTables;
 
   private readonly beforeFinger = new Int8Array(STRINGS);
   private readonly beforeFret = new Uint8Array(STRINGS);
@@ -48,7 +49,6 @@ export class Stepper {
   private readonly placing: Placing;
   private readonly costs: LeftCosts;
   private readonly tables: StepTables;
-  private readonly sounds: SoundTables;
 
   constructor(costs: LeftCosts, tables: StepTables, sounds: SoundTables) {
     this.costs = costs;

@@ -11,7 +11,6 @@ export interface StatesWithCosts {
 
 /** States reached at one event with the cheapest way to each. */
 export class RightLayer implements StatesWithCosts {
-  readonly count: number;
   readonly state: Int32Array;
   readonly cost: Float64Array;
   /** Index of the state before in its layer, and of the option taken. */
@@ -20,24 +19,34 @@ export class RightLayer implements StatesWithCosts {
   /** Index of the cheapest state, −1 without any. */
   readonly cheapest: number;
 
-  /** Some states of another layer, in the order given. */
-  constructor(from: StatesWithCosts, kept: readonly number[]) {
-    const { length } = kept;
-    this.count = length;
-    this.state = new Int32Array(length);
-    this.cost = new Float64Array(length);
-    this.parent = new Int32Array(length);
-    this.option = new Int32Array(length);
-    let cheapest = length > 0 ? 0 : -1;
-    for (let index = 0; index < length; index += 1) {
-      const own = kept[index]!;
-      this.state[index] = from.state[own]!;
-      this.cost[index] = from.cost[own]!;
-      this.parent[index] = from.parent[own]!;
-      this.option[index] = from.option[own]!;
-      if (this.cost[index]! < this.cost[cheapest]!) cheapest = index;
-    }
+  private constructor(state: Int32Array, cost: Float64Array, parent: Int32Array, option: Int32Array) {
+    this.state = state;
+    this.cost = cost;
+    this.parent = parent;
+    this.option = option;
+    let cheapest = cost.length > 0 ? 0 : -1;
+    for (let index = 1; index < cost.length; index += 1) if (cost[index]! < cost[cheapest]!) cheapest = index;
     this.cheapest = cheapest;
+  }
+
+  /** Some states of another layer, in the order given. */
+  static of(from: StatesWithCosts, kept: readonly number[]): RightLayer {
+    return new RightLayer(
+      Int32Array.from(kept, (own) => from.state[own]!),
+      Float64Array.from(kept, (own) => from.cost[own]!),
+      Int32Array.from(kept, (own) => from.parent[own]!),
+      Int32Array.from(kept, (own) => from.option[own]!),
+    );
+  }
+
+  /** The same states and ways, all dearer by an amount. */
+  dearerBy(amount: number): RightLayer {
+    const cost = this.cost.map((each) => each + amount);
+    return new RightLayer(this.state, cost, this.parent, this.option);
+  }
+
+  get count(): number {
+    return this.state.length;
   }
 
   get least(): number {
@@ -169,6 +178,6 @@ export class RightLayerInTheMaking implements StatesWithCosts {
       if (cost[index]! <= cost[best]! + detours + slack) kept.push(index);
     }
     for (let index = 0; index < count; index += 1) cheapestOf[pastOf(state[index]!)] = -1;
-    return new RightLayer(this, kept);
+    return RightLayer.of(this, kept);
   }
 }

@@ -1,8 +1,9 @@
+import { KnownRests } from '../../fingering/known-rests.ts';
 import { STROKE_FINGERS, type StrokeFinger } from '../../fingering/vocabulary.ts';
 import { EventCosts } from './event-costs.ts';
 import { PlacesOfStates } from './layer.ts';
-import { bestStates, remembersTwo, RIGHT_PRICE_LIMIT, type RightTables } from './search.ts';
-import { afterEvent, type RightState } from './step.ts';
+import { bestStates, RIGHT_PRICE_LIMIT, type RightTables } from './search.ts';
+import { afterEvent, remembersTwo, type RightState } from './step.ts';
 
 /** A finger for a note, and how much dearer the best whole right hand becomes when it plucks it. */
 export interface PricedPluck {
@@ -12,16 +13,24 @@ export interface PricedPluck {
 }
 
 /** The least cost from each state of every layer to the end, found from the end. */
-const restsOf = ({ events, layers }: RightTables): readonly Float64Array[] => {
+const restsOf = ({ events, layers }: RightTables, best: readonly number[]): readonly Float64Array[] => {
   const rests: Float64Array[] = new Array<Float64Array>(layers.length);
   layers.forEach((layer, index) => (rests[index] = new Float64Array(layer.count)));
   const places = new PlacesOfStates();
   const costs = new EventCosts();
+  const known = new KnownRests();
   for (let index = layers.length - 2; index >= 0; index -= 1) {
     const layer = layers[index]!;
     const next = layers[index + 1]!;
     const event = events[index + 1]!;
     const onward = rests[index + 1]!;
+    const taken = [best[index]!, best[index + 1]!] as const;
+    const after = { rest: onward, remaining: onward[taken[1]]! };
+    const same = known.before(next.option, taken, after);
+    if (same) {
+      rests[index] = same;
+      continue;
+    }
     places.clear();
     for (let at = 0; at < next.count; at += 1) places.add(next.state[at]!, at);
     costs.take(events[index], event);
@@ -37,6 +46,7 @@ const restsOf = ({ events, layers }: RightTables): readonly Float64Array[] => {
       }
       rest[from] = least;
     }
+    known.add(next.option, taken, after, rest);
   }
   return rests;
 };
@@ -48,8 +58,8 @@ const restsOf = ({ events, layers }: RightTables): readonly Float64Array[] => {
  */
 export const pluckPrices = (tables: RightTables, soundCount: number): readonly (readonly PricedPluck[])[] => {
   const bySound: PricedPluck[][] = Array.from({ length: soundCount }, () => []);
-  const rests = restsOf(tables);
   const best = bestStates(tables);
+  const rests = restsOf(tables, best);
   tables.events.forEach((event, index) => {
     const layer = tables.layers[index]!;
     const rest = rests[index]!;

@@ -1,8 +1,9 @@
 import { summable } from '../../fingering/summable.ts';
 import { EventCosts } from './event-costs.ts';
-import type { PluckEvent, Wanted } from '../events/events.ts';
+import type { PluckEvent } from '../events/events.ts';
 import { RightLayer, RightLayerInTheMaking } from './layer.ts';
-import { afterEvent, FREE_RIGHT_HAND, type RightState } from './step.ts';
+import { differsByConstant, isSameEvent, RightReturns } from './returns.ts';
+import { afterEvent, FREE_RIGHT_HAND, remembersTwo, type RightState } from './step.ts';
 
 /** The tables of a search, so that a later one can go on from the first event that changed. */
 export interface RightTables {
@@ -29,46 +30,7 @@ export interface RightBudget {
 export const RIGHT_PRICE_LIMIT = 3;
 export const RIGHT_BUDGET: RightBudget = { window: 14, slack: RIGHT_PRICE_LIMIT };
 
-const START = new RightLayer({ state: [FREE_RIGHT_HAND], cost: [0], parent: [-1], option: [-1] }, [0]);
-
-const sameWanted = (a: Wanted | undefined, b: Wanted | undefined): boolean =>
-  a === b || (a?.cost === b?.cost && a?.ranks.join() === b?.ranks.join());
-
-const sameEvent = (a: PluckEvent, b: PluckEvent): boolean =>
-  a.secondsBefore === b.secondsBefore &&
-  a.paceBefore === b.paceBefore &&
-  a.load === b.load &&
-  a.school === b.school &&
-  a.isLineStart === b.isLineStart &&
-  a.isAfterSlur === b.isAfterSlur &&
-  a.cell === b.cell &&
-  a.mayDoubleThumb === b.mayDoubleThumb &&
-  sameWanted(a.wanted, b.wanted) &&
-  a.options.length === b.options.length &&
-  a.options.every((option, index) => option.every((rank, place) => rank === b.options[index]![place])) &&
-  a.notes.length === b.notes.length &&
-  a.notes.every(
-    ({ sound, string, voice, isOverInner, isRepeated, isReturn }, index) =>
-      sound === b.notes[index]!.sound &&
-      string === b.notes[index]!.string &&
-      voice === b.notes[index]!.voice &&
-      isOverInner === b.notes[index]!.isOverInner &&
-      isRepeated === b.notes[index]!.isRepeated &&
-      isReturn === b.notes[index]!.isReturn,
-  );
-
-/** Whether two layers hold the same states, in the same order, with costs that differ by one constant. */
-const differsByConstant = (a: RightLayer, b: RightLayer): boolean => {
-  if (a.count !== b.count) return false;
-  const difference = a.cost[0]! - b.cost[0]!;
-  for (let index = 0; index < a.count; index += 1)
-    if (a.state[index] !== b.state[index] || a.cost[index]! - b.cost[index]! !== difference) return false;
-  return true;
-};
-
-/** Who played last but one matters only to a note that is struck again. */
-export const remembersTwo = (next: PluckEvent | undefined): boolean =>
-  next?.notes.some((note) => note.isRepeated) ?? false;
+const START = RightLayer.of({ state: [FREE_RIGHT_HAND], cost: [0], parent: [-1], option: [-1] }, [0]);
 
 const advance = (
   layer: RightLayer,
@@ -103,7 +65,7 @@ export const searchPlucks = (
   budget: RightBudget = RIGHT_BUDGET,
 ): RightTables => {
   const comparable = earlier !== undefined && earlier.events.length === events.length;
-  const isSame = (index: number) => comparable && sameEvent(earlier.events[index]!, events[index]!);
+  const isSame = (index: number) => comparable && isSameEvent(earlier.events[index]!, events[index]!);
   let first = 0;
   while (first < events.length && isSame(first)) first += 1;
   let last = events.length - 1;
@@ -113,9 +75,10 @@ export const searchPlucks = (
   const layers: RightLayer[] = comparable ? earlier.layers.slice(0, first) : [];
   const making = new RightLayerInTheMaking();
   const costs = new EventCosts();
+  const returns = new RightReturns(events, layers);
   for (let index = first; index < events.length; index += 1) {
     const around = [events[index - 1], events[index]!, events[index + 1]] as const;
-    const layer = advance(layers[index - 1] ?? START, making, costs, around, budget);
+    const layer = returns.at(index) ?? advance(layers[index - 1] ?? START, making, costs, around, budget);
     layers.push(layer);
     // The event after a changed one looks back at it, hence one further.
     if (comparable && index > last && differsByConstant(layer, earlier.layers[index]!)) {
@@ -157,7 +120,7 @@ export const searchStretch = (
   const making = new RightLayerInTheMaking();
   const costs = new EventCosts();
   const layers: RightLayer[] = [];
-  let layer = new RightLayer({ state: [state], cost: [0], parent: [-1], option: [-1] }, [0]);
+  let layer = RightLayer.of({ state: [state], cost: [0], parent: [-1], option: [-1] }, [0]);
   for (let index = first; index < end; index += 1) {
     const around = [events[index - 1], events[index]!, events[index + 1]] as const;
     layer = advance(layer, making, costs, around, RIGHT_BUDGET);

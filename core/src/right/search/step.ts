@@ -40,6 +40,10 @@ export type RightLedger = (term: RightTerm, sound: number, amount: number) => vo
 const LEAST_HURRY = 0.8;
 const MOST_HURRY = 1.5;
 
+/** Who played last but one matters only to a note that is struck again. */
+export const remembersTwo = (next: PluckEvent | undefined): boolean =>
+  next?.notes.some((note) => note.isRepeated) ?? false;
+
 /** The state after an event is played with an option; `remembers` keeps the fingers of the event before it. */
 export const afterEvent = (
   state: RightState,
