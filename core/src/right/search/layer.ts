@@ -31,12 +31,19 @@ export class RightLayer implements StatesWithCosts {
 
   /** Some states of another layer, in the order given. */
   static of(from: StatesWithCosts, kept: readonly number[]): RightLayer {
-    return new RightLayer(
-      Int32Array.from(kept, (own) => from.state[own]!),
-      Float64Array.from(kept, (own) => from.cost[own]!),
-      Int32Array.from(kept, (own) => from.parent[own]!),
-      Int32Array.from(kept, (own) => from.option[own]!),
-    );
+    const { length } = kept;
+    const state = new Int32Array(length);
+    const cost = new Float64Array(length);
+    const parent = new Int32Array(length);
+    const option = new Int32Array(length);
+    for (let index = 0; index < length; index += 1) {
+      const own = kept[index]!;
+      state[index] = from.state[own]!;
+      cost[index] = from.cost[own]!;
+      parent[index] = from.parent[own]!;
+      option[index] = from.option[own]!;
+    }
+    return new RightLayer(state, cost, parent, option);
   }
 
   /** The same states and ways, all dearer by an amount. */
