@@ -1,4 +1,5 @@
 import { BARRES } from './passages/textures/barres.ts';
+import { FRESH_PATTERNS } from './passages/textures/fresh-patterns.ts';
 import { LAST_PATTERNS } from './passages/textures/last-patterns.ts';
 import { LATER_LINES } from './passages/textures/later-lines.ts';
 import { LATER_PATTERNS } from './passages/textures/later-patterns.ts';
@@ -30,6 +31,7 @@ export const TEXTURED_REPORTED: readonly TexturedPassage[] = [
   ...UNSEEN_PATTERNS,
   ...UNSEEN_LINES,
   ...LAST_PATTERNS,
+  ...FRESH_PATTERNS,
 ];
 
 export const TEXTURED: readonly TexturedPassage[] = [...TEXTURED_TUNED_ON, ...TEXTURED_REPORTED];
