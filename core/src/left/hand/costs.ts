@@ -170,6 +170,16 @@ export const LEFT_COST_RULES = {
     'per stopped note',
     'a bass that an open string has rings there and leaves the fingers free; our own value',
   ),
+  besideTremolo: rule(
+    0.6,
+    'per note below a tremolo on ②',
+    'the thumb needs a string between itself and the fingers on ①; our own value',
+  ),
+  tremoloInside: rule(
+    0.15,
+    'per stroke of a tremolo on another string than ①',
+    'on an inner string the fingers have no room; our own value',
+  ),
   openAgainstHigh: rule(
     0.8,
     'per open note',
@@ -233,7 +243,7 @@ export const LEFT_COST_RULES = {
   shiftHasteMost: rule(1.6, 'factor', 'the most that haste multiplies such a shift; it divides by no more'),
   shiftReferenceTime: rule(0.4, 's', 'time in which a shift is neither hurried nor easy'),
   shiftHurryLimit: rule(3, 'factor', 'the most that haste multiplies distance'),
-  shiftOnOpen: rule(0.42, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
+  shiftOnOpen: rule(0.22, 'factor', 'while open strings ring nothing is cut; teachers move early to use one'),
   shiftOnOpenFar: rule(
     0.06,
     'share per position beyond five and haste',

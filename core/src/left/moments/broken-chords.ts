@@ -1,4 +1,5 @@
 import type { Sound } from '../../score/sounds.ts';
+import { tremoloIn, type PartInTremolo } from './tremolo.ts';
 
 /** Smallest leap, in semitones, from which successive notes are read as a broken chord. Our own rule. */
 export const CHORD_LEAP = 3;
@@ -34,6 +35,8 @@ export interface BrokenLine {
   /** Whether two of its notes ring on though they lie a step apart. */
   readonly hasStep: boolean;
   readonly isPlain: boolean;
+  /** What its notes are in a tremolo, if there is one in the bar. */
+  readonly inTremolo: PartInTremolo | undefined;
 }
 
 /** Whether two moments of a voice in a row are of one broken chord: a leap, and no block of notes after another. */
@@ -120,11 +123,11 @@ const brokenIn = (line: Line, answersBass: boolean, ticksPerQuarter: number): Li
 };
 
 /** Whether a line is of enough notes for a pattern, all of one length and short. */
-const isEven = (line: Line, ticksPerQuarter: number): boolean => {
+const isEven = (line: Line, ticksPerQuarter: number, longest = PATTERN_LONGEST): boolean => {
   const steps = line.slice(1).map((struck, index) => struck[0]!.onset - line[index]![0]!.onset);
   return (
     line.length >= PATTERN_LEAST &&
-    steps.every((step) => step === steps[0] && step <= PATTERN_LONGEST * ticksPerQuarter)
+    steps.every((step) => step === steps[0] && step <= longest * ticksPerQuarter)
   );
 };
 
@@ -144,8 +147,13 @@ const goesAs = (line: Line, other: Line): boolean =>
  * Whether a line in a bar is a plain pattern: short notes of one length, of which a pitch comes back or the way up and
  * down is that of a bar beside it, or of the broken chords that it falls into.
  */
-const isPlainPattern = (line: Line, beside: readonly Line[], ticksPerQuarter: number): boolean => {
-  if (!isEven(line, ticksPerQuarter)) return false;
+const isPlainPattern = (
+  line: Line,
+  beside: readonly Line[],
+  ticksPerQuarter: number,
+  longest: number,
+): boolean => {
+  if (!isEven(line, ticksPerQuarter, longest)) return false;
   const pitches = pitchesOf(line);
   return (
     new Set(pitches).size < pitches.length ||
@@ -169,6 +177,28 @@ const isTuneOver = (line: Line, inBar: readonly Sound[], ticksPerQuarter: number
         only!.end - only!.onset >= TUNE_SHORTEST * ticksPerQuarter,
     )
   );
+};
+
+/** A line with what its notes are in the tremolo of its bar, if there is one. */
+interface ReadLine {
+  readonly line: Line;
+  readonly inTremolo: PartInTremolo | undefined;
+}
+
+/** The lines of some voices: one each, but two for a tremolo with the notes below it. */
+const linesOf = (voices: readonly Line[], ticksPerQuarter: number): readonly ReadLine[] => {
+  const read = voices.map((voice) => tremoloIn(voice, ticksPerQuarter));
+  const below = read.some((tremolo) => tremolo !== undefined) ? 'below' : undefined;
+  return voices
+    .flatMap((voice, index): ReadLine[] => {
+      const tremolo = read[index];
+      if (!tremolo) return [{ line: voice, inTremolo: below }];
+      return [
+        { line: tremolo.basses, inTremolo: 'below' },
+        { line: tremolo.strokes, inTremolo: 'stroke' },
+      ];
+    })
+    .filter(({ line }) => line.length > 0);
 };
 
 /** What each voice strikes at its moments, in the order of time. */
@@ -199,9 +229,9 @@ export const brokenChords = (
   byBar: readonly (readonly Sound[])[],
   ticksPerQuarter: number,
 ): readonly (readonly BrokenLine[])[] => {
-  const lines = byBar.map(voicesOf);
+  const lines = byBar.map((inBar) => linesOf(voicesOf(inBar), ticksPerQuarter));
   const found = byBar.map((inBar, bar) =>
-    lines[bar]!.map((line): BrokenLine => {
+    lines[bar]!.map(({ line, inTremolo }): BrokenLine => {
       const [first] = line[0]!;
       const answersBass = inBar.some(
         ({ midi, onset, voice }) => voice !== first!.voice && onset < first!.onset && midi < first!.midi,
@@ -210,14 +240,17 @@ export const brokenChords = (
         ? []
         : brokenIn(line, answersBass, ticksPerQuarter);
       const beside = [lines[bar - 1], lines[bar + 1]].flatMap((other) =>
-        (other ?? []).filter((each) => voiceOf(each) === voiceOf(line)),
+        (other ?? []).flatMap((each) => (voiceOf(each.line) === voiceOf(line) ? [each.line] : [])),
       );
+      // Under a tremolo the thumb breaks its chord as slowly as the strokes above leave it.
+      const longest = inTremolo ? Infinity : PATTERN_LONGEST;
       return {
         line,
+        inTremolo,
         cell,
         chords: chordsOf(line, ticksPerQuarter),
         hasStep: isEven(line, ticksPerQuarter) && isChordWithStep(line),
-        isPlain: cell.length === line.length && isPlainPattern(line, beside, ticksPerQuarter),
+        isPlain: cell.length === line.length && isPlainPattern(line, beside, ticksPerQuarter, longest),
       };
     }),
   );

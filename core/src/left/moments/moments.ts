@@ -151,6 +151,7 @@ export const momentsOf = (
       beatsBefore: piece.beatsBefore[index]!,
       isOpening: piece.isOpening[index]!,
       isLoneLine: piece.isLoneLine[index]!,
+      inTremolo: piece.inTremolo[index],
       struck: placedSounds,
       lineFrom: placedSounds.map((sound) => piece.lineFrom[sound]!),
       lineFalls: placedSounds.map((sound) => fallsALittle(sounds[sound]!, sounds[piece.lineFrom[sound]!])),

@@ -11,7 +11,7 @@ export const STRINGS = 6;
 /** Fret above which the dark register of a string begins (left-hand model, costs of struck notes). */
 export const DARK_FRET = 4;
 /** Share at which a note counts that is not the highest one struck. Our own value. */
-const BELOW_TREBLE = 0.25;
+export const BELOW_TREBLE = 0.25;
 /** Strings beyond ② that darken a note at most. Our own value. */
 const DARK_STRINGS = 2;
 /** Fret at which the neck meets the body. Common practice on the classical guitar, no published source. */

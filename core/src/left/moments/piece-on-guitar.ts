@@ -6,6 +6,7 @@ import { slicesOf, type Slice } from '../../score/slices.ts';
 import { soundsByNote, soundsOf, type Sound } from '../../score/sounds.ts';
 import { parallelPairs, type ParallelPair } from './parallels.ts';
 import { inferRinging, type Ringing } from './ringing.ts';
+import type { PartInTremolo } from './tremolo.ts';
 
 /** What the left hand needs to know of a piece on a guitar, whatever a teacher decides. */
 export interface PieceOnGuitar {
@@ -29,6 +30,8 @@ export interface PieceOnGuitar {
   readonly places: readonly (readonly Place[])[];
   /** By slice: whether it belongs to a line of single notes without any other voice in the bar, which is no broken chord. */
   readonly isLoneLine: readonly boolean[];
+  /** By slice: what all that is struck is in a tremolo, if it is in one. */
+  readonly inTremolo: readonly (PartInTremolo | undefined)[];
   /** By slice: beats since the slice before. */
   readonly beatsBefore: readonly number[];
   /** By slice: whether the piece has hardly begun. */
@@ -67,6 +70,15 @@ const loneLines = (
   return slices.map(({ bar }) => voices.get(bar)!.size === 1 && !withChords.has(bar));
 };
 
+/** What some sounds are in a tremolo, where all of them are the same. */
+const partOf = (
+  struck: readonly number[],
+  inTremolo: readonly (PartInTremolo | undefined)[],
+): PartInTremolo | undefined => {
+  const part = inTremolo[struck[0] ?? -1];
+  return struck.every((sound) => inTremolo[sound] === part) ? part : undefined;
+};
+
 /** For so many beats a hand looks for its first place. Our own value. */
 const OPENING_BEATS = 2;
 
@@ -83,21 +95,24 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
     const own = slice?.struck.filter((sound) => sounds[sound]!.voice === voice) ?? [];
     return own.length === 1 ? own[0]! : -1;
   };
-  const lineFrom = new Int32Array(sounds.length).fill(-1);
-  const sliceOf = new Map<NoteId, number>();
-  slices.forEach((slice, index) => {
-    for (const sound of slice.struck) {
-      const { voice, head } = sounds[sound]!;
-      sliceOf.set(score.notes[head]!.id, index);
-      if (aloneIn(slice, voice) === sound) lineFrom[sound] = aloneIn(slices[index - 1], voice);
-    }
-  });
   const ringing = inferRinging(
     sounds,
     score.bars,
     score.ticksPerQuarter,
     (sound) => score.notes[sound.head]!.letRing,
   );
+  const lineFrom = new Int32Array(sounds.length).fill(-1);
+  const sliceOf = new Map<NoteId, number>();
+  slices.forEach((slice, index) => {
+    for (const sound of slice.struck) {
+      const { voice, head } = sounds[sound]!;
+      sliceOf.set(score.notes[head]!.id, index);
+      const before = aloneIn(slices[index - 1], voice);
+      // The notes below a tremolo and its strokes are two lines, though they are written as one.
+      const isOneLine = ringing.inTremolo[sound] === ringing.inTremolo[before];
+      if (aloneIn(slice, voice) === sound && isOneLine) lineFrom[sound] = before;
+    }
+  });
   return {
     score,
     guitar,
@@ -106,6 +121,7 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
     parallels: parallelPairs(slices, sounds),
     ringing,
     isLoneLine: loneLines(slices, sounds, ringing.broken),
+    inTremolo: slices.map(({ struck }) => partOf(struck, ringing.inTremolo)),
     slurredFrom: Int32Array.from(sounds, (sound) => {
       const { slurredFrom, slideFrom } = score.notes[sound.head]!;
       const from = slurredFrom?.note ?? slideFrom;

@@ -1,5 +1,6 @@
 import type { Bar } from '../../score/score.ts';
 import type { Sound } from '../../score/sounds.ts';
+import type { PartInTremolo } from './tremolo.ts';
 import { brokenChords, CHORD_LEAP, pitchesOf, type Line } from './broken-chords.ts';
 
 /** The end of the bar in which a sound is struck, or its own end when it is held over; in ticks. */
@@ -85,6 +86,8 @@ export interface Ringing {
   readonly broken: Uint8Array;
   /** By sound: the one that struck its pitch before in its broken chord, −1 for none. */
   readonly struckBefore: Int32Array;
+  /** By sound: what it is in a tremolo. */
+  readonly inTremolo: readonly (PartInTremolo | undefined)[];
 }
 
 /**
@@ -103,13 +106,15 @@ export const inferRinging = (
   const broken = new Uint8Array(sounds.length);
   const struckBefore = new Int32Array(sounds.length).fill(-1);
   const until = sounds.map((sound) => sound.end);
+  const inTremolo = sounds.map((): PartInTremolo | undefined => undefined);
   const byBar = bars.map((): Sound[] => []);
   for (const sound of sounds) if (!sound.grace) byBar[sound.bar]!.push(sound);
   brokenChords(byBar, ticksPerQuarter).forEach((lines, index) => {
     const inBar = byBar[index]!;
     const { start, length } = bars[index]!;
     const previous = previousIn(lines.map(({ line }) => line));
-    for (const { line, cell, chords, hasStep, isPlain } of lines) {
+    for (const { line, cell, chords, hasStep, inTremolo: part, isPlain } of lines) {
+      for (const sound of line.flat()) inTremolo[sound.index] = part;
       const last = new Map<number, number>();
       for (const sound of cell.flat()) {
         struckBefore[sound.index] = last.get(sound.midi) ?? -1;
@@ -137,5 +142,5 @@ export const inferRinging = (
   });
   for (const sound of sounds)
     if (!sound.grace && isLetRing(sound)) until[sound.index] = ringsToBarEnd(sound, bars);
-  return { until, broken, struckBefore };
+  return { until, broken, struckBefore, inTremolo };
 };

@@ -2,6 +2,7 @@ import type { Lock } from '../../fingering/fingering.ts';
 import { assignmentsOf, type Assignment, type StruckSound } from '../hand/assignments.ts';
 import type { Hand, NeckTables } from '../hand/hand.ts';
 import type { ParallelPair } from './parallels.ts';
+import type { PartInTremolo } from './tremolo.ts';
 import { hasOpenBass, optionTable, type OptionTable } from './option-table.ts';
 
 /** No hand position is ruled out. */
@@ -24,6 +25,8 @@ export interface Moment {
   readonly isOpening: boolean;
   /** Whether it belongs to a line of single notes without any other voice in the bar, which is no broken chord. */
   readonly isLoneLine: boolean;
+  /** What all that is struck is in a tremolo, if it is in one. */
+  readonly inTremolo: PartInTremolo | undefined;
   /** Sounds to place: those struck here, without the twins of a unison. */
   readonly struck: readonly number[];
   readonly struckBefore: number;

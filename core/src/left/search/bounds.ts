@@ -101,7 +101,7 @@ export class StepBounds {
       for (let finger = 1; finger < FINGERS; finger += 1)
         if (fingerMask[option * FINGERS + finger] !== 0)
           this.setting[option * FINGERS + finger] =
-            this.weakness[finger]! + registerCost(this.costs, moment.options, option, finger);
+            this.weakness[finger]! + registerCost(this.costs, moment, option, finger);
   }
 
   /** What the struck notes of an option cost in a position whatever lies around them. */

@@ -1,6 +1,6 @@
 import type { LeftCosts } from '../hand/costs.ts';
 import { countOf } from '../hand/string-masks.ts';
-import { FINGERS, type OptionTable } from '../moments/option-table.ts';
+import { BELOW_TREBLE, FINGERS } from '../moments/option-table.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
 
 /** A note so few frets above the hand’s position is no further up the neck. */
@@ -41,12 +41,14 @@ export const stayingCost = (
 /** What setting a finger of an option costs for where on the neck, and in which register, its strings sound there. */
 export const registerCost = (
   costs: LeftCosts,
-  options: OptionTable,
+  { inTremolo, options }: Pick<Moment, 'inTremolo' | 'options'>,
   option: number,
   finger: number,
 ): number =>
   costs.fretUp *
     options.fingerFret[option * FINGERS + finger]! *
     countOf(options.fingerMask[option * FINGERS + finger]!) +
-  costs.highOnLowString * options.highOnLow[option * FINGERS + finger]! +
+  costs.highOnLowString *
+    (inTremolo === 'below' ? BELOW_TREBLE : 1) *
+    options.highOnLow[option * FINGERS + finger]! +
   costs.pastTheBody * options.pastTheBody[option * FINGERS + finger]!;

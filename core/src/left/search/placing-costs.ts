@@ -73,7 +73,7 @@ export class Placing {
     const fret = frame.options.fingerFret[own]!;
     const way = this.wayOf(finger, mask, fret);
     const weak = this.weakness[finger]!;
-    const register = registerCost(costs, frame.options, frame.option, finger);
+    const register = registerCost(costs, frame.moment, frame.option, finger);
     let extension = this.deviation(finger, fret);
     if (frame.isLow && this.from < UP_THE_NECK) {
       const perFret =

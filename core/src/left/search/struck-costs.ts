@@ -10,7 +10,19 @@ export const HIGH_POSITION = 4;
 /** Its bit in a mask of strings. */
 const FIRST_TREBLE_BIT = 1 << (FIRST_TREBLE - 1);
 
-type StruckMoment = Pick<Moment, 'options' | 'parallel' | 'struck'>;
+type StruckMoment = Pick<Moment, 'inTremolo' | 'options' | 'parallel' | 'struck'>;
+
+/** Place of ② among the strings, and of ①. */
+const SECOND = 1;
+const FIRST = 0;
+
+/** What a note of a tremolo pays for its string: the fingers play on ①, and the thumb has no room beside them. */
+const tremoloCost = (costs: LeftCosts, { inTremolo, options }: StruckMoment, option: number): number => {
+  if (inTremolo === undefined) return 0;
+  const string = options.placedString[option * options.width]!;
+  if (inTremolo === 'below') return string === SECOND ? costs.besideTremolo : 0;
+  return string === FIRST ? 0 : costs.tremoloInside;
+};
 
 /** Whether a struck note is stopped though an open bass string has it. */
 const isStoppedBass = ({ options }: StruckMoment, option: number, place: number): boolean =>
@@ -42,6 +54,7 @@ export const struckCost = (
   if (ledger) enterStruck(costs, moment, option, isHigh, ledger);
   return (
     costs.stoppedBass * (options.stoppedBasses[option]! - inParallel) +
+    tremoloCost(costs, moment, option) +
     (isHigh ? costs.openAgainstHigh * options.openTrebles[option]! : 0)
   );
 };
@@ -55,6 +68,8 @@ const enterStruck = (
   ledger: Ledger,
 ): void => {
   const { options, parallel, struck } = moment;
+  const tremolo = tremoloCost(costs, moment, option);
+  if (tremolo > 0) ledger('string change', struck[0]!, tremolo);
   options.assignments[option]!.placements.forEach(({ string, finger }, place, { length }) => {
     const isOpenTreble = isHigh && finger === 0 && soundsAsTreble(string, place, length);
     const isBass = parallel?.low !== place && isStoppedBass(moment, option, place);
