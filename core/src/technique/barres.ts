@@ -42,12 +42,19 @@ interface Followed {
   readonly onset: number;
   strings: readonly [number, number];
   until: number;
+  /** Until when it was needed when it last lay over several strings. */
+  flatUntil: number;
+  /** Since when the index has lain on its tip, for open strings that the barre would cover. */
+  onTip: number | undefined;
   /** Whether it is laid down from a tip that lay there already, or lifted at its base for an open string. */
   isHinge: boolean;
 }
 
 /** Index that lies nowhere for longer has left its fret for the reader, in quarters. Our own value. */
 const LEAVES_AFTER = 4;
+
+/** One that has stood on its tip for so long, for open strings under the barre, has been lifted, in quarters. Our own value. */
+const LIFTED_AFTER = 2;
 
 const spanOf = (strings: readonly number[]): readonly [number, number] => [
   Math.min(...strings),
@@ -61,7 +68,8 @@ const spanOf = (strings: readonly number[]): readonly [number, number] => [
 export const barresOf = (plan: LeftPlan): readonly Barre[] => {
   const followed: Followed[] = [];
   const open = new Map<number, Followed>();
-  const longest = LEAVES_AFTER * plan.piece.score.ticksPerQuarter;
+  const { ticksPerQuarter } = plan.piece.score;
+  const longest = LEAVES_AFTER * ticksPerQuarter;
   /** Fingers that lie on one string before they lie flat. */
   let tips = new Map<number, Tip>();
   for (const { slice, lying: all, flat } of plan.hands) {
@@ -70,6 +78,12 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
     const lies = ({ finger, fret }: Followed): boolean =>
       lying.some((each) => each.finger === finger && each.fret === fret);
     for (const [finger, barre] of open) {
+      if (barre.onTip !== undefined && slice.onset - barre.onTip >= LIFTED_AFTER * ticksPerQuarter) {
+        barre.until = barre.flatUntil;
+        open.delete(finger);
+        continue;
+      }
+      barre.onTip = finger === 1 && standsOnTip(barre, lying) ? (barre.onTip ?? slice.onset) : undefined;
       const stays =
         finger === 1
           ? flat === barre.fret && (lies(barre) || slice.onset - barre.until < longest)
@@ -94,6 +108,8 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
           onset: isFree ? own.onset : slice.onset,
           strings: isFree ? span : spanOf(strings),
           until: slice.onset,
+          flatUntil: slice.onset,
+          onTip: undefined,
           isHinge: own !== undefined && !isFree,
         };
         open.set(finger, barre);
@@ -101,15 +117,18 @@ export const barresOf = (plan: LeftPlan): readonly Barre[] => {
       }
     }
     for (const barre of open.values()) {
-      for (const each of lying)
-        if (each.finger === barre.finger && each.fret === barre.fret)
-          barre.until = Math.max(barre.until, plan.sounds[each.sound]!.end, slice.onset);
+      const own = lying.filter((each) => each.finger === barre.finger && each.fret === barre.fret);
+      for (const each of own) barre.until = Math.max(barre.until, plan.sounds[each.sound]!.end, slice.onset);
+      if (own.length > 1) barre.flatUntil = barre.until;
       if (soundsOpenUnderBase(barre, lying)) barre.isHinge = true;
     }
     tips = tipsAt(slice.onset, lying, tips);
   }
-  return followed.map(({ isHinge, strings, ...barre }): Barre => ({
-    ...barre,
+  return followed.map(({ finger, fret, isHinge, onset, strings, until }): Barre => ({
+    finger,
+    fret,
+    onset,
+    until,
     strings,
     kind: isHinge ? 'hinge' : strings[1] - strings[0] + 1 >= FULL_BARRE_STRINGS ? 'full' : 'partial',
   }));
@@ -143,6 +162,16 @@ const tipsAt = (
         [finger, isSame ? { ...tip, open: [...tip.open, ...open] } : { fret, string, onset, open }] as const,
       ];
     }),
+  );
+};
+
+/** Whether the index stands on its tip because open strings on the treble side of it sound that the barre would cover. */
+const standsOnTip = ({ fret, strings }: Followed, lying: readonly Lying[]): boolean => {
+  const [own, more] = lying.filter((each) => each.finger === 1 && each.fret === fret);
+  return (
+    own !== undefined &&
+    more === undefined &&
+    lying.some(({ finger, string }) => finger === 0 && string >= strings[0] && string < own.string)
   );
 };
 

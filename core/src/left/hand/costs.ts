@@ -91,7 +91,7 @@ export const LEFT_COST_RULES = {
     'D and A between open strings are set with the tips of three fingers; our own value',
   ),
   barreFromTip: rule(
-    0.78,
+    0.6,
     'share of setting it',
     'the index lies on its fret already and is laid down from its tip; our own value',
   ),
@@ -101,7 +101,7 @@ export const LEFT_COST_RULES = {
     'the index rolls from its tip to its side on the fret at which it has lain flat; our own value',
   ),
   barreSlide: rule(
-    0.4,
+    0.32,
     'share of setting it',
     'a flat index that goes along the neck is pressed again, but has not to be found; our own value',
   ),

@@ -23,10 +23,15 @@ const STROKES_OF_A_BEAT = 4;
 /** Strings an arpeggio goes over at least. */
 const LEAST_STRINGS = 3;
 
-/** Whether a run of events is a broken chord: one or two notes at a time, over several strings, none repeated. */
+/**
+ * Whether a run of events is a broken chord: one or two notes at a time, over several strings, none repeated; the first may
+ * repeat what came before.
+ */
 const isArpeggio = (events: readonly PluckEvent[]): boolean =>
   events.length >= LEAST_STROKES &&
-  events.every(({ notes }) => notes.length <= 2 && !notes.some((note) => note.isRepeated)) &&
+  events.every(
+    ({ notes }, index) => notes.length <= 2 && (index === 0 || !notes.some((note) => note.isRepeated)),
+  ) &&
   new Set(events.flatMap(({ notes }) => notes.map(({ string }) => string))).size >= LEAST_STRINGS &&
   events.every(
     (event, index) =>

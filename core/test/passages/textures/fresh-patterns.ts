@@ -111,6 +111,8 @@ export const FRESH_PATTERNS: readonly TexturedPassage[] = [
     played: [
       '4.3:2+2.3:3|4/4 4.5:2+2.5:3|4 4.7:2|3+2.6:1 | 4.8:2+2.8:3|4 4.7:2|3+2.6:1 4.5:2+2.5:3|4 | 4.3:2+2.3:3|4/2.',
     ],
+    // Added when it had been read: first position with its open strings, as a beginner reads them.
+    also: [['4.3:2|3+2.3:3|4/4 3.0+1.0 3.2:2+1.1:1 | 3.3:3+1.3:4 3.2:2+1.1:1 3.0+1.0 | 4.3:2|3+2.3:3|4/2.']],
   },
   {
     name: 'C and G in full chords at III',
@@ -258,7 +260,8 @@ export const FRESH_PATTERNS: readonly TexturedPassage[] = [
     meter: '3/4',
     tempo: 80,
     played: [
-      '2.5:3+1.3:1/4 2.7:3+1.5:1 2.8:2+1.7:1 | 2.10:3+1.8:1 2.8:2+1.7:1 2.7:3+1.5:1 | 2.5:3+1.3:1/2.',
+      // 3 on ② throughout was added when it had been read: the same two fingers lead.
+      '2.5:3+1.3:1/4 2.7:3+1.5:1 2.8:2|3+1.7:1 | 2.10:3+1.8:1 2.8:2|3+1.7:1 2.7:3+1.5:1 | 2.5:3+1.3:1/2.',
       '6.0p/2. | 6.0p | 6.0p',
     ],
   },
@@ -288,7 +291,7 @@ export const FRESH_PATTERNS: readonly TexturedPassage[] = [
     tempo: 76,
     played: [
       '2.2:2/1 | 2.3:2|3/1 | 2.2:1|2|3/1',
-      '5.0p/4 5.2:1p 5.4:3|4p 4.0p | 4.0p 5.4:3|4p 5.2:1p 5.0p | 5.0p/1',
+      '5.0p/4 5.2:1p 5.4:3|4p 4.0p | 4.0p 5.4:3|4p 5.2:1|2p 5.0p | 5.0p/1',
     ],
   },
   {
