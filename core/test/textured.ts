@@ -1,6 +1,7 @@
 import { BARRES } from './passages/textures/barres.ts';
 import { FRESH_PATTERNS } from './passages/textures/fresh-patterns.ts';
 import { LAST_PATTERNS } from './passages/textures/last-patterns.ts';
+import { NEWEST_PATTERNS } from './passages/textures/newest-patterns.ts';
 import { LATER_LINES } from './passages/textures/later-lines.ts';
 import { LATER_PATTERNS } from './passages/textures/later-patterns.ts';
 import { BROKEN_CHORDS } from './passages/textures/broken-chords.ts';
@@ -32,6 +33,7 @@ export const TEXTURED_REPORTED: readonly TexturedPassage[] = [
   ...UNSEEN_LINES,
   ...LAST_PATTERNS,
   ...FRESH_PATTERNS,
+  ...NEWEST_PATTERNS,
 ];
 
 export const TEXTURED: readonly TexturedPassage[] = [...TEXTURED_TUNED_ON, ...TEXTURED_REPORTED];

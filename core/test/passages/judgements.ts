@@ -9,9 +9,6 @@ const both = (because: string): Judgement => ({ right: 'both', because });
 
 const TUNED_ON: Readonly<Record<string, Judgement>> = {
   'a waltz in C': both('4 on G2 while 3 stays near C3, or 3 hops to the next string.'),
-  'a bass falls under broken A minor': accepted(
-    'C4 with 2 only serves the F2 under 1 that comes two bars later.',
-  ),
   'sixths rising on ④ and ②: the same fingers lead': both(
     'Ours takes the second sixth open and goes on over ③ and ①; the list keeps ④ and ② or does as ours does.',
   ),
