@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { EMPTY_FINGERING, type Choice } from '../fingering/fingering.ts';
 import { planPiece } from '../plan/plan.ts';
 import type { NoteId } from '../score/score.ts';
+import { exampleMeter } from '../testing/notation.ts';
 import { exampleScore, planVoices, rightHand } from '../testing/planning.ts';
 
 // Handbook §4: common practice, no published source.
@@ -24,6 +25,19 @@ describe('who takes what in a texture', () => {
     const plan = planVoices(['E3/4 F#3/4 G3/4 A3/4', 'E2/8 E2/8 E2/8 E2/8 E2/8 E2/8 E2/8 E2/8']);
     const bass = plan.score.notes.filter(({ midi }) => midi === 40);
     expect(bass.map(({ index }) => plan.notes[index]!.pluck)).toEqual(bass.map(() => 'p'));
+  });
+
+  it('a broken chord keeps its order in a bar that begins with the note before it', () => {
+    const six = (...notes: readonly string[]) =>
+      [0, 1, 2, 3, 2, 1].map((place) => `${notes[place]!}/8`).join(' ');
+    const bars = [
+      six('D3', 'A3', 'D4', 'F#4'),
+      six('A2', 'E3', 'G3', 'C#4'),
+      six('B2', 'D3', 'G3', 'D4'),
+      six('D3', 'A3', 'D4', 'F#4'),
+    ];
+    const score = exampleScore({ meter: exampleMeter('3/4'), tempo: 88, voices: [bars.join(' | ')] });
+    expect(rightHand(planPiece(score))).toBe('pimami'.repeat(4));
   });
 
   it('a line that leads to a chord for the whole hand stays with the fingers', () => {

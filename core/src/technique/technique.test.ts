@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fretOffset, STANDARD_GUITAR } from '../instrument/guitar.ts';
 import { planPiece } from '../plan/plan.ts';
+import { exampleMeter } from '../testing/notation.ts';
 import { decide, exampleScore, planVoices } from '../testing/planning.ts';
 import { TRAVEL } from './shifts.ts';
 
@@ -90,6 +91,31 @@ describe('what a shift costs', () => {
       decide(short, ['F4', 0, { string: 1, finger: 1 }], ['D5', 0, { string: 1, finger: 3 }]),
     );
     expect(plan.shifts[0]!.rides).toBe('staccato');
+  });
+});
+
+describe('a barre that open strings lift', () => {
+  // Common practice, no published source: what the index covers cannot sound open.
+  it('ends where the index stands on its tip for a bar of open strings, and is another one after it', () => {
+    const six = (...notes: readonly string[]) =>
+      [0, 1, 2, 3, 2, 1].map((place) => `${notes[place]!}/8`).join(' ');
+    const bars = [
+      six('B2', 'B3', 'D4', 'F#4'),
+      six('F#2', 'E3', 'A#3', 'C#4'),
+      six('E2', 'E3', 'G3', 'B3'),
+      six('F#2', 'F#3', 'A#3', 'C#4'),
+      six('B2', 'B3', 'D4', 'F#4'),
+    ];
+    const score = exampleScore({ meter: exampleMeter('3/4'), tempo: 88, voices: [bars.join(' | ')] });
+    const inBars = planPiece(score).barres.map(({ fret, onset, until }) => [
+      fret,
+      Math.floor(onset / score.bars[0]!.length) + 1,
+      Math.floor((until - 1) / score.bars[0]!.length) + 1,
+    ]);
+    expect(inBars).toEqual([
+      [2, 1, 2],
+      [2, 4, 5],
+    ]);
   });
 });
 

@@ -58,6 +58,11 @@ export const LEFT_COST_RULES = {
   weakPairSpread: rule(0.6, 'per fret', '3 and 4 are the least independent pair; our own value'),
   cramp: rule(0.045, 'per fret and pair', 'fingers squeezed closer than one a fret'),
   inverted: rule(2.6, 'per pair', 'on one fret the lower finger belongs on the lower string'),
+  invertedFlat: rule(
+    2.6,
+    'per such pair of which one lies flat',
+    'beside a small barre there is no room to turn the hand so; our own value',
+  ),
   firstPosition: rule(
     0.12,
     'per fret of difference',
@@ -111,6 +116,11 @@ export const LEFT_COST_RULES = {
     0.78,
     'per string beyond two',
     'other fingers are short and stiff across the strings',
+  ),
+  smallBarreBent: rule(
+    0.6,
+    'per small barre beside a lower finger on the next thinner string',
+    'its joint has to bend back so that the string sounds; our own value',
   ),
   smallBarreRing: rule(0.3, 'per barre set', '3 lies flat least well'),
   smallBarreLittle: rule(0.57, 'per barre set', '4 lies flat hardly better'),

@@ -69,6 +69,7 @@ export const LEFT_WEIGHTS = {
     'barreHold',
     'barreAmongOpen',
     'smallBarre',
+    'smallBarreBent',
     'smallBarreString',
     'smallBarreLittleString',
   ],

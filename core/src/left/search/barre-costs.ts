@@ -47,8 +47,20 @@ export const barreCost = (
   return (
     share * (barreSet(costs, tables, finger, whole, fret) - lying) +
     (isBesideOpen ? costs.openBesideBarre : 0) +
+    (finger > 1 && isBentBack(frame, state, finger, whole) ? costs.smallBarreBent : 0) +
     (isLowOpen && !isSeveral(flat) ? costs.barreAmongOpen : 0)
   );
+};
+
+/**
+ * Whether a small barre must let the next thinner string sound, on which a lower finger lies. Not in the first grip of a free
+ * hand: see `isLowAmongOpen`.
+ */
+const isBentBack = (frame: KeptBeside, state: number, finger: number, whole: number): boolean => {
+  if (frame.leaving.position[state] === 0) return false;
+  const next = lowestBit(whole) >> 1;
+  for (let other = 1; other < finger; other += 1) if ((frame.lyingOn(state, other) & next) !== 0) return true;
+  return false;
 };
 
 /** Frets at which chords with open strings are set with the tips of the fingers. Common practice, no published source. */

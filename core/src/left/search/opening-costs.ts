@@ -3,7 +3,7 @@ import type { KeptBeside } from './kept-beside.ts';
 import type { Ledger } from './ledger.ts';
 import { FINGERS } from '../moments/option-table.ts';
 import { openingAt, type StepTables } from './step-tables.ts';
-import { lowestIndex, rangeOf, stringsApart } from '../hand/string-masks.ts';
+import { isSeveral, lowestIndex, rangeOf, stringsApart } from '../hand/string-masks.ts';
 
 /** Strings from the index to another finger on its fret from which it would rather lie flat over both. */
 const FLAT_APART = 3;
@@ -56,10 +56,14 @@ export class Openings {
     const high = frame.fretOf(state, higher);
     const amount = this.tables.opening[openingAt(lower, higher, low, high)]!;
     if (low !== high) return amount;
-    const isInverted = frame.lyingOn(state, lower) < frame.lyingOn(state, higher);
+    const lowers = frame.lyingOn(state, lower);
+    const highers = frame.lyingOn(state, higher);
+    const isInverted = lowers < highers;
+    const isBesideFlat = lower > 1 && (isSeveral(lowers) || isSeveral(highers));
     return (
       amount +
       (isInverted ? costs.inverted : 0) +
+      (isInverted && isBesideFlat ? costs.invertedFlat : 0) +
       (lower === 1 && this.isBesideOneThatLies(state, higher) ? this.tables.crowd[low]! : 0) +
       (lower === 1 && this.couldLieFlat(state, higher) ? costs.besideIndex + this.tables.crowd[low]! : 0)
     );

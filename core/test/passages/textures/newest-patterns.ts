@@ -98,13 +98,7 @@ export const NEWEST_PATTERNS: readonly TexturedPassage[] = [
     meter: '4/4',
     tempo: 72,
     played: [
-      broken(
-        TREMOLO,
-        '16',
-        '4.0 3.7:3|4 2.6:2 1.5:1',
-        '5.0 4.5:1 3.6:2 1.5:1',
-        '4.0 3.7:3|4 2.6:2 1.5:1',
-      ),
+      broken(TREMOLO, '16', '4.0 3.7:3|4 2.6:2 1.5:1', '5.0 4.5:1 3.6:2 1.5:1', '4.0 3.7:3|4 2.6:2 1.5:1'),
     ],
     movements: { shifts: [] },
   },
