@@ -33,9 +33,9 @@ export const barreCost = (
   const whole = frame.lyingOn(state, finger);
   const fret = frame.fretOf(state, finger);
   if (!isSeveral(whole))
-    // Along the neck it slides flat, whatever it is needed for first; for one note it may come down anew.
+    // Along the neck it slides flat, whatever it is needed for first.
     return finger === 1 && slidesFlat(frame, state, fret)
-      ? Math.min(costs.place, costs.barreSlide * barreSet(costs, tables, finger, whole, fret))
+      ? costs.barreSlide * barreSet(costs, tables, finger, whole, fret)
       : 0;
   const flat = frame.keptOf(state, finger);
   const lying = isSeveral(flat) ? barreSet(costs, tables, finger, flat, fret) : 0;

@@ -1,14 +1,22 @@
-import { isSeveral } from '../hand/string-masks.ts';
+import { isSeveral, lowestBit } from '../hand/string-masks.ts';
 import { FINGERS } from '../moments/option-table.ts';
 import type { KeptBeside } from './kept-beside.ts';
 
 /** Strings ① to ③, over which a half barre lies. */
 const TREBLES = 0b111;
 
-/** Whether the index, flat before, goes along the neck with the hand: it slides to its new fret like any guide. */
-export const slidesFlat = ({ leaving, to }: KeptBeside, state: number, fret: number): boolean => {
+/**
+ * Whether the index, flat before, goes along the neck with the hand: it slides to its new fret like any guide, unless open
+ * strings sound that it would cover there.
+ */
+export const slidesFlat = (
+  { leaving, openSounds, option, options, to }: KeptBeside,
+  state: number,
+  fret: number,
+): boolean => {
   const flat = leaving.flat[state]!;
-  return flat !== 0 && flat !== fret && flat !== to && fret === to;
+  if (flat === 0 || flat === fret || flat === to || fret !== to) return false;
+  return (openSounds & (lowestBit(options.fingerMask[option * FINGERS + 1]!) - 1)) === 0;
 };
 
 /**
