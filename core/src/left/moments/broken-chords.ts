@@ -1,5 +1,5 @@
 import type { Sound } from '../../score/sounds.ts';
-import { tremoloIn, type PartInTremolo } from './tremolo.ts';
+import { readTremolo, type PartInTremolo } from './tremolo.ts';
 
 /** Smallest leap, in semitones, from which successive notes are read as a broken chord. Our own rule. */
 export const CHORD_LEAP = 3;
@@ -179,28 +179,6 @@ const isTuneOver = (line: Line, inBar: readonly Sound[], ticksPerQuarter: number
   );
 };
 
-/** A line with what its notes are in the tremolo of its bar, if there is one. */
-interface ReadLine {
-  readonly line: Line;
-  readonly inTremolo: PartInTremolo | undefined;
-}
-
-/** The lines of some voices: one each, but two for a tremolo with the notes below it. */
-const linesOf = (voices: readonly Line[], ticksPerQuarter: number): readonly ReadLine[] => {
-  const read = voices.map((voice) => tremoloIn(voice, ticksPerQuarter));
-  const below = read.some((tremolo) => tremolo !== undefined) ? 'below' : undefined;
-  return voices
-    .flatMap((voice, index): ReadLine[] => {
-      const tremolo = read[index];
-      if (!tremolo) return [{ line: voice, inTremolo: below }];
-      return [
-        { line: tremolo.basses, inTremolo: 'below' },
-        { line: tremolo.strokes, inTremolo: 'stroke' },
-      ];
-    })
-    .filter(({ line }) => line.length > 0);
-};
-
 /** What each voice strikes at its moments, in the order of time. */
 const voicesOf = (sounds: readonly Sound[]): readonly Line[] => {
   const voices = new Map<string, Map<number, Sound[]>>();
@@ -229,7 +207,7 @@ export const brokenChords = (
   byBar: readonly (readonly Sound[])[],
   ticksPerQuarter: number,
 ): readonly (readonly BrokenLine[])[] => {
-  const lines = byBar.map((inBar) => linesOf(voicesOf(inBar), ticksPerQuarter));
+  const lines = byBar.map((inBar) => readTremolo(voicesOf(inBar), ticksPerQuarter));
   const found = byBar.map((inBar, bar) =>
     lines[bar]!.map(({ line, inTremolo }): BrokenLine => {
       const [first] = line[0]!;

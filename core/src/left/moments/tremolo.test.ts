@@ -29,15 +29,36 @@ describe('tremolo', () => {
     ]);
   });
 
-  it('is none where a note comes but twice in a row, or others lie above it', () => {
+  it('is none where a note comes but twice in a row or slowly, or others lie above it', () => {
     expect(
       ringingOf('E3/8 B4/8 B4/8 E3/8 B4/8 B4/8 E3/4').inTremolo.every((part) => part === undefined),
+    ).toBe(true);
+    expect(
+      ringingOf('E3/8 B4/8 B4/8 B4/8 G3/8 B4/8 B4/8 B4/8').inTremolo.every((part) => part === undefined),
     ).toBe(true);
     expect(
       ringingOf('E4/16 B3/16 B3/16 B3/16 G4/16 B3/16 B3/16 B3/16 E4/2').inTremolo.every(
         (part) => part === undefined,
       ),
     ).toBe(true);
+  });
+
+  it('has its notes below in another voice too, and a tune above it is none of it', () => {
+    const partsOf = (...voices: readonly string[]) => {
+      const score = exampleScore({ voices });
+      const sounds = soundsOf(score);
+      const { inTremolo } = inferRinging(sounds, score.bars, score.ticksPerQuarter);
+      return sounds.map(({ index, midi }) => [midi, inTremolo[index]] as const);
+    };
+    const strokes = '-/16 B4/16 B4/16 B4/16 -/16 B4/16 B4/16 B4/16 -/2';
+    expect(partsOf(strokes, 'E3/4 B3/4 E3/2').filter(([midi]) => midi < 60)).toEqual([
+      [52, 'below'],
+      [59, 'below'],
+      [52, 'below'],
+    ]);
+    const over = partsOf('E5/2 D5/2', strokes, 'E3/4 B3/4 E3/2');
+    expect(over.filter(([midi]) => midi > 71).map(([, part]) => part)).toEqual([undefined, undefined]);
+    expect(partsOf(strokes).every(([, part]) => part === undefined)).toBe(true);
   });
 
   // Common practice, no published source: the shape is held, on strings of its own, and the fingers play on ①.
