@@ -11,6 +11,13 @@ export interface Clock {
   readonly tickAt: (seconds: number) => number;
 }
 
+/** Nanoseconds, in which stretches of time are compared. */
+const A_SECOND = 1e9;
+
+/** Seconds from one tick to another, to the nanosecond: equal stretches are equal wherever in the piece they lie. */
+export const secondsBetween = (clock: Pick<Clock, 'seconds'>, from: number, to: number): number =>
+  Math.round((clock.seconds(to) - clock.seconds(from)) * A_SECOND) / A_SECOND;
+
 /**
  * The clock of a score. `quartersPerMinute`, when given, replaces every tempo mark: the teacher's working tempo.
  */

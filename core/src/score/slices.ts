@@ -1,4 +1,4 @@
-import type { Clock } from './clock.ts';
+import { secondsBetween, type Clock } from './clock.ts';
 import type { Sound } from './sounds.ts';
 
 /** A moment at which something is struck. */
@@ -44,7 +44,7 @@ export const slicesOf = (sounds: readonly Sound[], clock: Clock): readonly Slice
   const ordered = [...groups.values()].sort((a, b) => a.onset - b.onset || a.order - b.order);
   return ordered.map((group, index) => {
     const before = ordered[index - 1];
-    const gap = before ? clock.seconds(group.onset) - clock.seconds(before.onset) : Infinity;
+    const gap = before ? secondsBetween(clock, before.onset, group.onset) : Infinity;
     return {
       index,
       onset: group.onset,

@@ -4,7 +4,7 @@ import { STROKE_FINGERS, type StrokeFinger } from '../../fingering/vocabulary.ts
 import type { NoteId, Score } from '../../score/score.ts';
 import type { Lock } from '../../fingering/fingering.ts';
 import type { RightSchool } from '../../fingering/vocabulary.ts';
-import type { Clock } from '../../score/clock.ts';
+import { secondsBetween, type Clock } from '../../score/clock.ts';
 import { RIGHT_COSTS } from '../search/costs.ts';
 import { rolesOf, type Role } from './roles.ts';
 import type { RightRules } from './setup.ts';
@@ -156,7 +156,7 @@ export const pluckEvents = (
         )
       : all;
     const { doubleThumb, school } = rules.in(slice.bar);
-    const gap = before ? clock.seconds(slice.onset) - clock.seconds(before.onset) : Infinity;
+    const gap = before ? secondsBetween(clock, before.onset, slice.onset) : Infinity;
     const quarters = before ? (slice.onset - before.onset) / score.ticksPerQuarter : Infinity;
     const pace = Math.min(gap, quarters * SLOWEST_QUARTER);
     const isAlone = (some: readonly PluckedNote[] | undefined): boolean =>
