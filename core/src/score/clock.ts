@@ -11,12 +11,12 @@ export interface Clock {
   readonly tickAt: (seconds: number) => number;
 }
 
-/** Nanoseconds, in which stretches of time are compared. */
-const A_SECOND = 1e9;
+/** A second in the grains in which stretches of time are compared: far finer than anyone plays, coarser than noise. */
+const GRAINS = 1e11;
 
-/** Seconds from one tick to another, to the nanosecond: equal stretches are equal wherever in the piece they lie. */
+/** Seconds from one tick to another, to the grain: equal stretches are equal wherever in the piece they lie. */
 export const secondsBetween = (clock: Pick<Clock, 'seconds'>, from: number, to: number): number =>
-  Math.round((clock.seconds(to) - clock.seconds(from)) * A_SECOND) / A_SECOND;
+  Math.round((clock.seconds(to) - clock.seconds(from)) * GRAINS) / GRAINS;
 
 /**
  * The clock of a score. `quartersPerMinute`, when given, replaces every tempo mark: the teacher's working tempo.
