@@ -9,7 +9,7 @@ test('hard spots of a piece are practised by drills cut from the version', async
   await page.getByRole('button', { name: 'Hand out' }).click();
   await page.getByRole('link', { name: 'Practice', exact: true }).click();
   const spots = page.getByRole('complementary', { name: 'Hard spots' });
-  await expect(spots.getByRole('heading', { level: 2 })).toHaveCount(1);
+  await expect(spots.getByRole('heading', { level: 2 })).toHaveCount(2);
   // Of two places that are alike one is enough.
   await expect(spots).toContainText('The same again in bar');
   const sheet = page.locator('.paper[data-complete="true"]');

@@ -111,7 +111,7 @@ test('a week of practice: planned, printed, practised on the phone with and with
   await expectAccessible(page);
 
   // The teacher wants a spot tomorrow and not before; it can be taken back.
-  await page.getByText('One hard spot').click();
+  await page.getByText('2 hard spots').click();
   const wish = page
     .getByRole('article', { name: 'One Thread' })
     .getByRole('combobox', { name: 'When it is met' })
@@ -211,7 +211,7 @@ test('a week of practice: planned, printed, practised on the phone with and with
   await expect(page.getByText('How this entry was written')).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Practice plan' }).click();
-  await page.getByText('One hard spot').click();
+  await page.getByText('2 hard spots').click();
   await expect(page.getByRole('article', { name: 'One Thread' })).toContainText(/at ♩ = \d+ of/);
 
   // Before the lesson, on one page; notes by bar during it.
