@@ -1,6 +1,4 @@
-import { broken, EIGHT, SIX, type TexturedPassage } from './texture.ts';
-
-const TREMOLO = '0p 3a 3m 3i 1p 3a 3m 3i 2p 3a 3m 3i 1p 3a 3m 3i';
+import { broken, EIGHT, SIX, TREMOLO, type TexturedPassage } from './texture.ts';
 
 /** Written in one go before the planner of that day was asked; common practice, no published source. */
 export const FRESH_PATTERNS: readonly TexturedPassage[] = [

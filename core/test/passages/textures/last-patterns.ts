@@ -1,6 +1,4 @@
-import { broken, EIGHT, SIX, type TexturedPassage } from './texture.ts';
-
-const TREMOLO = '0p 3a 3m 3i 1p 3a 3m 3i 2p 3a 3m 3i 1p 3a 3m 3i';
+import { broken, EIGHT, SIX, TREMOLO, type TexturedPassage } from './texture.ts';
 
 /** Written on one day before the planner of that day was asked; two thirds of them at fret 5 and above. */
 export const LAST_PATTERNS: readonly TexturedPassage[] = [

@@ -1,6 +1,4 @@
-import { broken, SIX, type TexturedPassage } from './texture.ts';
-
-const TREMOLO = '0p 3a 3m 3i 1p 3a 3m 3i 2p 3a 3m 3i 1p 3a 3m 3i';
+import { broken, SIX, TREMOLO, type TexturedPassage } from './texture.ts';
 
 /**
  * Written in one go after the last tuning, before the planner was asked, and left as they are; common practice, no published

@@ -146,3 +146,5 @@ export const broken = (order: string, length: string, ...shapes: readonly string
 /** Orders of broken chords over four notes: six and eight strokes to a bar. */
 export const SIX = '0p 1i 2m 3a 2m 1i';
 export const EIGHT = '0p 1i 2m 3a 2m 1i 2m 1i';
+/** A tremolo over three notes, of which the middle one comes twice. */
+export const TREMOLO = '0p 3a 3m 3i 1p 3a 3m 3i 2p 3a 3m 3i 1p 3a 3m 3i';
