@@ -162,22 +162,26 @@ export const stateIn = (layer: Layer, other: Layer, state: number): number => {
   return -1;
 };
 
-/** Whether two layers hold the same states at costs that differ by one constant. */
-export const differByConstant = (one: Layer, other: Layer): boolean => {
-  if (one === other) return true;
+/** What stands in a slot as it would with a later sound; the flat index is none. */
+const movedAt = (slots: Int32Array, at: number, sounds: number): number =>
+  at % SLOTS === FLAT ? slots[at]! : slotMovedBy(slots[at]!, sounds);
+
+/** Whether a layer holds the states of another, so many sounds later, at costs that differ by one constant. */
+export const differByConstant = (one: Layer, other: Layer, sounds = 0): boolean => {
+  if (one === other && sounds === 0) return true;
   if (one.count !== other.count) return false;
   const difference = one.cost[0]! - other.cost[0]!;
   for (let index = 0; index < one.count; index += 1)
     if (one.cost[index]! - other.cost[index]! !== difference || one.position[index] !== other.position[index])
       return false;
-  return one.slots.every((slot, index) => slot === other.slots[index]);
+  return one.slots.every((slot, at) => slot === movedAt(other.slots, at, sounds));
 };
 
 /** A layer with all its sounds later, and at costs higher by a constant. It has its ways in common with the first. */
 export const movedBy = (layer: Layer, sounds: number, cost: number): Layer => ({
   ...layer,
   cost: layer.cost.map((each) => each + cost),
-  slots: layer.slots.map((slot, at) => (at % SLOTS === FLAT ? slot : slotMovedBy(slot, sounds))),
+  slots: layer.slots.map((_, at) => movedAt(layer.slots, at, sounds)),
 });
 
 /** A layer of some states of another, in the order given. */

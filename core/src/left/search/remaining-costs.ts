@@ -161,10 +161,9 @@ export const remainingCosts = (
     const onward = { rest, remaining };
     remaining += accounts[index + 1]!.cost;
     const most = layer.cost[states[0]]! + remaining;
-    rest =
-      known.before(next.option, states, onward) ??
-      backward.step(layer, next, moments[index + 1]!, rest, most);
-    known.add(next.option, states, onward, rest);
+    const same = known.before(next.option, states, onward);
+    rest = same ?? backward.step(layer, next, moments[index + 1]!, rest, most);
+    if (!same) known.add(next.option, states, onward, rest);
     rests.push(rest);
   }
   return rests.reverse();

@@ -1,6 +1,6 @@
 import type { SoundTables } from '../moments/sound-tables.ts';
 import type { Moment } from '../moments/ways-at-moment.ts';
-import { FLAT, movedBy, SLOTS, slotMovedBy, slotSound, type Layer } from './layer.ts';
+import { differByConstant, FLAT, movedBy, SLOTS, slotMovedBy, slotSound, type Layer } from './layer.ts';
 
 /** How far apart a moment lies from the one that it is a return of. */
 interface Away {
@@ -43,19 +43,6 @@ const isReturn = (one: Moment, other: Moment, { sounds, ticks }: Away): boolean 
   one.parallel?.apart === other.parallel?.apart &&
   isMoved(one.parallel?.lowFrom ?? NONE, other.parallel?.lowFrom ?? NONE, sounds) &&
   isMoved(one.parallel?.highFrom ?? NONE, other.parallel?.highFrom ?? NONE, sounds);
-
-/** Whether a layer holds the states of another with all sounds so far away, at costs that differ by one constant. */
-const isMovedLayer = (one: Layer, other: Layer, sounds: number): boolean => {
-  if (one.count !== other.count) return false;
-  const difference = one.cost[0]! - other.cost[0]!;
-  for (let state = 0; state < one.count; state += 1)
-    if (one.cost[state]! - other.cost[state]! !== difference || one.position[state] !== other.position[state])
-      return false;
-  for (let at = 0; at < one.count * SLOTS; at += 1)
-    if (one.slots[at] !== (at % SLOTS === FLAT ? other.slots[at]! : slotMovedBy(other.slots[at]!, sounds)))
-      return false;
-  return true;
-};
 
 /** A number that layers have in common where one is the other moved, as are the moments that follow them. */
 const keyOf = (before: Layer, moment: Moment, sound: number): number => {
@@ -105,7 +92,7 @@ export class Returns {
       const modelBefore = this.layers[earlier - 1]!;
       if (
         isReturn(moment, model, away) &&
-        isMovedLayer(before, modelBefore, away.sounds) &&
+        differByConstant(before, modelBefore, away.sounds) &&
         this.lastAsLong(before, moment, away)
       )
         return movedBy(this.layers[earlier]!, away.sounds, before.cost[0]! - modelBefore.cost[0]!);

@@ -12,16 +12,12 @@ const FIRST_TREBLE_BIT = 1 << (FIRST_TREBLE - 1);
 
 type StruckMoment = Pick<Moment, 'inTremolo' | 'options' | 'parallel' | 'struck'>;
 
-/** Place of ② among the strings, and of ①. */
-const SECOND = 1;
-const FIRST = 0;
-
 /** What a note of a tremolo pays for its string: the fingers play on ①, and the thumb has no room beside them. */
 const tremoloCost = (costs: LeftCosts, { inTremolo, options }: StruckMoment, option: number): number => {
   if (inTremolo === undefined) return 0;
-  const string = options.placedString[option * options.width]!;
-  if (inTremolo === 'below') return string === SECOND ? costs.besideTremolo : 0;
-  return string === FIRST ? 0 : costs.tremoloInside;
+  const string = options.placedString[option * options.width]! + 1;
+  if (inTremolo === 'below') return string === FIRST_TREBLE + 1 ? costs.besideTremolo : 0;
+  return string === FIRST_TREBLE ? 0 : costs.tremoloInside;
 };
 
 /** Whether a struck note is stopped though an open bass string has it. */
