@@ -1,5 +1,6 @@
 import { BARRES } from './passages/textures/barres.ts';
 import { FRESH_PATTERNS } from './passages/textures/fresh-patterns.ts';
+import { FURTHER_PATTERNS } from './passages/textures/further-patterns.ts';
 import { LAST_PATTERNS } from './passages/textures/last-patterns.ts';
 import { NEWEST_PATTERNS } from './passages/textures/newest-patterns.ts';
 import { LATER_LINES } from './passages/textures/later-lines.ts';
@@ -34,6 +35,7 @@ export const TEXTURED_REPORTED: readonly TexturedPassage[] = [
   ...LAST_PATTERNS,
   ...FRESH_PATTERNS,
   ...NEWEST_PATTERNS,
+  ...FURTHER_PATTERNS,
 ];
 
 export const TEXTURED: readonly TexturedPassage[] = [...TEXTURED_TUNED_ON, ...TEXTURED_REPORTED];

@@ -51,6 +51,27 @@ const isGuided = (before: HandAt, after: HandAt): boolean =>
       ),
   );
 
+const liesInBoth = (before: HandAt, after: HandAt): readonly HandAt['lying'][number][] =>
+  before.lying.filter(
+    (each) =>
+      each.finger > 0 &&
+      after.lying.some(
+        (other) => other.finger === each.finger && other.string === each.string && other.fret === each.fret,
+      ),
+  );
+
+const movesIndex = (before: HandAt, after: HandAt): boolean =>
+  before.lying.some(
+    (each) =>
+      each.finger === 1 && after.lying.some((other) => other.finger === 1 && other.fret !== each.fret),
+  );
+
+/** Whether the hand only leans by a fret round a finger that stays, and takes its index nowhere: handbook §1, pivot. */
+const turnsRoundFinger = (before: HandAt, after: HandAt): boolean =>
+  Math.abs(after.position - before.position) === 1 &&
+  liesInBoth(before, after).length > 0 &&
+  !movesIndex(before, after);
+
 const rideOf = (plan: LeftPlan, before: HandAt, after: HandAt): ShiftRide => {
   const { piece, sounds } = plan;
   const stopped = before.lying.filter((each) => each.finger > 0);
@@ -67,13 +88,14 @@ const rideOf = (plan: LeftPlan, before: HandAt, after: HandAt): ShiftRide => {
   return isLoneBass ? 'bass' : 'none';
 };
 
-/** Every change of position of a plan, in playing order. */
+/** Every change of position of a plan, in playing order; a hand that turns round a finger by a fret changes none. */
 export const shiftsOf = (plan: LeftPlan, clock: Clock): readonly Shift[] => {
   const { end } = plan.times;
   const { guitar } = plan.setup;
   return plan.hands.flatMap((after, index): Shift[] => {
     const before = plan.hands[index - 1];
     if (!before || before.position === 0 || before.position === after.position) return [];
+    if (turnsRoundFinger(before, after)) return [];
     const offset = (position: number) => fretOffset(position + guitar.capo, guitar.scaleLength);
     const distance = millimetres(Math.abs(offset(after.position) - offset(before.position)));
     const msBefore = (tick: number): number =>

@@ -29,6 +29,18 @@ describe('shifts', () => {
     expect(plan.shifts.map((shift) => shift.rides)).toEqual(['rest']);
   });
 
+  it('are none where the hand only leans round a finger that stays: G with 2 and 3, in first position', () => {
+    const score = exampleScore({
+      voices: ['G2/8 D3/8 G3/8 D4/8 G3/8 D3/8 | D3/8 A3/8 C4/8 F#4/8 C4/8 A3/8'],
+    });
+    const plan = planPiece(
+      score,
+      decide(score, ['G2', 0, { string: 6, finger: 2 }], ['D4', 0, { string: 2, finger: 3 }]),
+    );
+    expect(plan.left.hands.map((hand) => hand.position).some((each) => each !== 1)).toBe(true);
+    expect(plan.shifts).toEqual([]);
+  });
+
   it('are none in a piece of open strings', () => {
     expect(planVoices(['E4/4 B3/4 G3/4 D3/4']).shifts).toEqual([]);
   });

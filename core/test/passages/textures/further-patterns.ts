@@ -82,6 +82,13 @@ export const FURTHER_PATTERNS: readonly TexturedPassage[] = [
       '2.4:3|4/2 2.5:2|3 | 2.7:2|3 2.9:3|4 | 2.7:2|3 2.5:2|3 | 2.4:3|4/1',
       '5.2:1p/2 5.4:1|2p | 5.6:1|2p 5.7:1p | 5.6:1|2p 5.4:1|2p | 5.2:1p/1',
     ],
+    // Added when it had been read: first position with its open E, as the other tenths of two voices allow it.
+    also: [
+      [
+        '2.4:3|4/2 1.0 | 1.2:2|3 1.4:4 | 1.2:2|3 1.0 | 2.4:3|4/1',
+        '5.2:1|2p/2 5.4:3|4p | 4.1:1p 4.2:1|2p | 4.1:1p 5.4:3|4p | 5.2:1|2p/1',
+      ],
+    ],
   },
   {
     name: 'G, B flat and A flat under full barres',
@@ -176,12 +183,13 @@ export const FURTHER_PATTERNS: readonly TexturedPassage[] = [
     movements: { shifts: [] },
   },
   {
+    // That 2 and 3 may take A and E in the first bar, where 4 goes on to C, was added when it had been read.
     name: 'A minor and D minor in full chords at V',
     texture: 'full chords with a tune',
     meter: '4/4',
     tempo: 60,
     played: [
-      '6.5:1+5.7:3+4.7:4+3.5:1+2.5:1+1.5:1/2 6.5:1+5.7:3+3.5:1+2.5:1+1.8:4 | ' +
+      '6.5:1+5.7:2|3+4.7:3|4+3.5:1+2.5:1+1.5:1/2 6.5:1+5.7:2|3+3.5:1+2.5:1+1.8:4 | ' +
         '5.5:1+4.7:3+3.7:4+2.6:2+1.5:1/2 5.5:1+4.7:3+3.7:4+2.6:2+1.5:1 | 6.5:1+5.7:3+4.7:4+3.5:1+2.5:1+1.5:1/1',
     ],
     movements: { shifts: [], barres: [[5, 1, 3]] },
@@ -252,7 +260,7 @@ export const FURTHER_PATTERNS: readonly TexturedPassage[] = [
     ],
     also: [
       [
-        '3.2:1|2+2.2:1|3/4 3.4:2|3+2.3:1|2 2.2:1|2+1.0 2.3:2|3+1.2:1|2 | 2.5:3|4+1.3:1|2/2 2.3:2|3+1.2:1|2 | 2.2:1|2+1.0/4 3.4:2|3+2.3:1|2 3.2:1|2+2.2:1|3/2',
+        '3.2:1|2+2.2:1|3/4 3.4:2|3+2.3:1|2 2.2:1|2+1.0 2.3:2|3+1.2:1|2 | 2.5:3|4+1.3:1|2/2 2.3:2|3+1.2:1|2 | 2.2:1|2+1.0/4 3.4:2|3+2.3:1|2 3.2:1|2+2.2:1|2|3/2',
       ],
     ],
   },
