@@ -80,7 +80,7 @@ export class Advance {
     const { count } = moment.options;
     stepper.prepare(before, moment);
     table.clear();
-    groups.take(stepper.leaving);
+    groups.take(stepper.leaving, moment);
     this.cuts.take(stepper.leaving, moment.options, groups);
     this.heldByOption.clear();
     this.heldByState.clear();

@@ -35,7 +35,7 @@ class Backward {
   step(layer: Layer, next: Layer, moment: Moment, onward: Float64Array, most: number): Float64Array {
     const { groups, stepper } = this;
     stepper.prepare(layer, moment);
-    groups.take(stepper.leaving);
+    groups.take(stepper.leaving, moment);
     this.cuts.take(stepper.leaving, moment.options, groups);
     this.table.load(next);
     this.onward = onward;

@@ -27,7 +27,7 @@ class SetNumbers {
 const UNASKED = -1;
 
 /**
- * States in which the same sounds on, each group with its cheapest first. Those in which the same lies in silence too are
+ * States in which the same sounds on, each group with its cheapest first. Those in which the same rests on in silence too are
  * of one kind. Arrays are used again.
  */
 export class ResidueGroups {
@@ -45,8 +45,8 @@ export class ResidueGroups {
   private readonly numbers = new SetNumbers();
   private readonly key = new Int32Array(SLOTS);
 
-  /** Groups the states that a stepper has taken up; they come cheapest first. */
-  take(leaving: StandingStates): void {
+  /** Groups the states that a stepper has taken up on the way to a moment; they come cheapest first. */
+  take(leaving: StandingStates, { nextOnset }: Moment): void {
     const { count } = leaving;
     if (this.members.length < count) {
       this.members = new Int32Array(count * 2);
@@ -63,7 +63,7 @@ export class ResidueGroups {
       leaving.residue(state, this.key);
       const group = this.numbers.of(this.key);
       this.groupOf[state] = group;
-      leaving.silent(state, this.key);
+      leaving.silent(state, nextOnset, this.key);
       this.kindOf[state] = this.silences.of(this.key);
       this.start[group + 1]! += 1;
       this.positions[group]! |= 1 << leaving.position[state]!;

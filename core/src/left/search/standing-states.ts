@@ -207,10 +207,21 @@ export class StandingStates {
     into[FLAT] = 0;
   }
 
-  /** Writes what lies in silence in a state into `into`: with equal residues it leads to the same next state. */
-  silent(state: number, into: Int32Array): void {
+  /**
+   * Writes what lies in silence in a state and may rest on past a time into `into`: with equal residues it leads to the same
+   * next state. Where the index may lie flat, or a finger on two strings, all of it counts.
+   */
+  silent(state: number, until: number, into: Int32Array): void {
     const base = state * STRINGS;
-    for (let k = 0; k < STRINGS; k += 1) into[k] = (this.resting[state]! >> k) & 1 ? this.slot[base + k]! : 0;
+    for (let k = 0; k < STRINGS; k += 1) {
+      const slot = (this.resting[state]! >> k) & 1 ? this.slot[base + k]! : 0;
+      const counts =
+        slot !== 0 &&
+        (this.hasBarre[state] === 1 ||
+          this.finger[base + k] === 1 ||
+          this.sounds.rest[slotSound(slot)]! > until);
+      into[k] = counts ? slot : 0;
+    }
     into[FLAT] = this.flat[state]!;
   }
 }
