@@ -1,3 +1,4 @@
+import { KnownRests } from '../fingering/known-rests.ts';
 import { NEAR_TIE } from '../fingering/near-tie.ts';
 import { MEETS_AGAIN, type Detour, type Stretch } from '../fingering/felt-nearby.ts';
 import type { Accounted } from './search/accounts.ts';
@@ -33,6 +34,7 @@ export class Detours {
   private readonly stepper: Stepper;
   private readonly solved: Accounted;
   private stretches: readonly KnownStretch[];
+  private readonly rests = new KnownRests();
 
   /** `known` is what looking for detours in another plan of the piece has left. */
   constructor(stepper: Stepper, solved: Accounted, known: readonly KnownStretch[] = []) {
@@ -80,7 +82,7 @@ export class Detours {
       last,
       layers: places.map((index) => tables.layers[index]),
       states: places.map((index) => path[index]?.state ?? 0),
-      rests: remainingCosts(this.stepper, this.solved, NEAR_TIE, first, last),
+      rests: remainingCosts(this.stepper, this.solved, NEAR_TIE, first, last, this.rests),
       tries: new Map(),
     };
     this.stretches = [known, ...this.stretches.filter((each) => each !== known)].slice(0, KEPT_STRETCHES);

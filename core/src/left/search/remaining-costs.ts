@@ -137,7 +137,8 @@ class Backward {
 
 /**
  * By moment from `first` to `last`: the least cost from each of its states to the state in which the path is at `last`, or to any
- * state at the end of the piece. Ways that cost more than `limit` above the path are not followed.
+ * state at the end of the piece. Ways that cost more than `limit` above the path are not followed. `known` has steps of other
+ * parts of the piece that were looked at with the same limit.
  */
 export const remainingCosts = (
   stepper: Stepper,
@@ -145,6 +146,7 @@ export const remainingCosts = (
   limit: number,
   first = 0,
   last = layers.length - 1,
+  known = new KnownRests(),
 ): readonly Float64Array[] => {
   if (last < first) return [];
   const backward = new Backward(stepper, limit);
@@ -153,7 +155,6 @@ export const remainingCosts = (
   rest[path[last]!.state] = 0;
   const rests = [rest];
   let remaining = 0;
-  const known = new KnownRests();
   for (let index = last - 1; index >= first; index -= 1) {
     const layer = layers[index]!;
     const next = layers[index + 1]!;
