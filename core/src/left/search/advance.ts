@@ -6,6 +6,7 @@ import type { Moment } from '../moments/ways-at-moment.ts';
 import type { SearchBudget } from './budget.ts';
 import type { Stepper } from './step.ts';
 import { lowestIndex } from '../hand/string-masks.ts';
+import { Outcomes } from './outcomes.ts';
 
 /** Whether an option, tried on states of one residue, keeps every held note; one that cannot be reached does not. */
 export type Attempt = 'keeps' | 'cuts';
@@ -57,10 +58,8 @@ export class Advance {
   private cheapest = new Float64Array(0);
   /** The same by hand position. */
   private cheapestAt = new Float64Array(0);
-  /** By kind of state: the cheapest way to the option at hand, and where it comes from; and the kinds that have one. */
-  private kindCost = new Float64Array(0);
-  private kindFrom = new Int32Array(0);
-  private found = new Int32Array(0);
+  /** What the states of a group come to by the option at hand. */
+  private readonly outcomes = new Outcomes();
   private readonly stepper: Stepper;
   private readonly budget: SearchBudget;
 
@@ -93,11 +92,7 @@ export class Advance {
       this.cheapest = new Float64Array(classes * 2);
       this.cheapestAt = new Float64Array(classes * 2 * TABLE_FRETS);
     }
-    if (this.kindCost.length < groups.kinds) {
-      this.kindCost = new Float64Array(groups.kinds * 2).fill(Infinity);
-      this.kindFrom = new Int32Array(groups.kinds * 2);
-      this.found = new Int32Array(groups.kinds * 2);
-    }
+    this.outcomes.reserve(groups.kinds);
     this.cheapest.fill(Infinity, 0, classes);
     this.cheapestAt.fill(Infinity, 0, classes * TABLE_FRETS);
 
@@ -164,7 +159,7 @@ export class Advance {
     );
   }
 
-  /** The cheapest ways from the kinds of a group to one option and position; false when it would cut a note and may not. */
+  /** The cheapest ways from the states of a group to one option and position; false when it would cut a note and may not. */
   private reach(
     before: Layer | undefined,
     group: number,
@@ -197,8 +192,8 @@ export class Advance {
     const shared = stepper.frame(lead, option, position);
     if (stepper.cuts > 0 && !mayCut) return false;
     if (stayingOnly && !stepper.mayStay()) return true;
-    const { found, kindCost, kindFrom } = this;
-    let kinds = 0;
+    const { outcomes } = this;
+    outcomes.clear();
     for (; at < end; at += 1) {
       const state = groups.members[at]!;
       const begun = before ? before.cost[state]! : 0;
@@ -206,26 +201,22 @@ export class Advance {
       if (reached >= best) break;
       if (stayingOnly && stepper.positionOf(state) !== position) continue;
       const kind = groups.kindOf[state]!;
-      const least = Math.min(best, kindCost[kind]!);
-      if (reached >= least) continue;
+      if (reached >= outcomes.costOf(kind)) continue;
       if (at !== promising) movement = stepper.bounds.movement(state, option, position);
-      if (reached + movement >= least) continue;
+      if (reached + movement >= Math.min(best, outcomes.costOf(kind))) continue;
+      if (!outcomes.has(kind)) {
+        stepper.settle(state);
+        outcomes.add(kind, stepper.next);
+        if (reached + movement >= outcomes.costOf(kind)) continue;
+      }
       const cost = begun + summable(shared + stepper.costFrom(state));
-      if (cost >= least) continue;
-      if (kindCost[kind] === Infinity) found[kinds++] = kind;
-      kindCost[kind] = cost;
-      kindFrom[kind] = state;
+      if (cost >= best || cost >= outcomes.costOf(kind)) continue;
+      outcomes.take(kind, cost, before ? state : -1);
       if (cost < cheapest[held]!) cheapest[held] = cost;
       if (cost < this.cheapestAt[heldAt]!) this.cheapestAt[heldAt] = cost;
       best = this.limitOf(held, position);
     }
-    for (let index = 0; index < kinds; index += 1) {
-      const kind = found[index]!;
-      const from = kindFrom[kind]!;
-      stepper.settle(from);
-      this.table.offer(position, stepper.next, 0, kindCost[kind]!, before ? from : -1, option);
-      kindCost[kind] = Infinity;
-    }
+    outcomes.offerTo(this.table, position, option);
     return true;
   }
 }
