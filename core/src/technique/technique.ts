@@ -20,25 +20,39 @@ export interface Technique {
   readonly slurSuggestions: readonly SlurSuggestion[];
 }
 
+/** Works out something when it is first asked for. */
+const whenAsked = <Made>(make: () => Made): (() => Made) => {
+  let made: { readonly value: Made } | undefined;
+  return () => (made ??= { value: make() }).value;
+};
+
 /**
  * Every movement of a planned piece around its shifts and barres, which are worked out already. Takes a time that grows
- * with the length of the piece, and no faster.
+ * with the length of the piece, and no faster; what is seldom needed is worked out when it is first asked for.
  */
 export const techniqueOf = (
   performance: Performance,
   { shifts, barres }: Pick<Technique, 'shifts' | 'barres'>,
 ): Technique => {
   const stays = staysOf(performance.left);
-  const preparations = preparationsOf(performance, stays);
+  const preparations = whenAsked(() => preparationsOf(performance, stays));
+  const care = whenAsked(() => barreCare(performance, barres, preparations()));
+  const blocks = whenAsked(() => blocksOf(performance));
   return {
     shifts,
     barres,
-    barreCare: barreCare(performance, barres, preparations),
     stays,
     guides: guidesOf(performance, stays),
     held: heldFingersOf(performance.left, stays),
-    preparations,
-    blocks: blocksOf(performance),
     slurSuggestions: slurSuggestions(performance),
+    get preparations() {
+      return preparations();
+    },
+    get barreCare() {
+      return care();
+    },
+    get blocks() {
+      return blocks();
+    },
   };
 };
