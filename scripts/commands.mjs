@@ -76,6 +76,7 @@ export const APPLICATION = [
   'web/static',
   'web/package.json',
   'web/vite.config.ts',
+  'web/cost-reasons.ts',
   'web/used-glyphs.ts',
   'package-lock.json',
 ];

@@ -1,6 +1,7 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
+import { withoutCostReasons } from './cost-reasons.ts';
 import { onlyUsedGlyphs } from './used-glyphs.ts';
 
 /**
@@ -22,8 +23,8 @@ const SHARED = [
 ];
 
 export default defineConfig({
-  plugins: [onlyUsedGlyphs(), tailwindcss(), sveltekit()],
-  worker: { format: 'es' },
+  plugins: [onlyUsedGlyphs(), withoutCostReasons(), tailwindcss(), sveltekit()],
+  worker: { format: 'es', plugins: () => [withoutCostReasons()] },
   build: {
     chunkSizeWarningLimit: 700,
     rollupOptions: {
