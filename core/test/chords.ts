@@ -103,6 +103,7 @@ export const rankFingerings = (
     beatsBefore: 0,
     isOpening: true,
     isLoneLine: false,
+    isBeyondFirst: false,
     inTremolo: undefined,
     struck,
     struckBefore: 0,

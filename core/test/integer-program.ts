@@ -16,6 +16,8 @@ export interface LineNote {
   readonly beatsBefore: number;
   /** Whether the piece has hardly begun. */
   readonly isOpening: boolean;
+  /** Whether the music around goes higher than first position reaches. */
+  readonly isBeyondFirst: boolean;
   /** Semitones since the note before, 0 for the first. */
   readonly rise: number;
 }
@@ -99,7 +101,7 @@ const readLow = (fret: number, finger: number, costs: LeftCosts): number =>
 const wayBetween = (
   from: Taking,
   to: Taking,
-  { beatsBefore, isOpening, rise, secondsBefore }: LineNote,
+  { beatsBefore, isBeyondFirst, isOpening, rise, secondsBefore }: LineNote,
   costs: LeftCosts,
   neck: NeckTables,
 ): number => {
@@ -109,7 +111,10 @@ const wayBetween = (
   const span = Math.abs(from.string - to.string) + 1;
   const isSlide = from.finger === to.finger && from.string === to.string;
   let cost = costs.stayHighAlone * (from.position - 1) * beatsBefore;
-  if (from.position < UP_THE_NECK) cost += readLow(to.fret, to.finger, costs);
+  const isStep = rise !== 0 && Math.abs(rise) <= TONE;
+  const isInHigherPosition =
+    isBeyondFirst && isStep && !isShift && to.position > 1 && to.fret === to.position + to.finger - 1;
+  if (from.position < UP_THE_NECK && !isInHigherPosition) cost += readLow(to.fret, to.finger, costs);
   cost += (costs.stringSkip + (Math.abs(rise) <= TONE ? costs.stepAcross : 0)) * Math.max(0, span - 2);
   if (rise < 0 && rise >= -THIRD && to.string < from.string && to.string <= TREBLES)
     cost += costs.crossed * Math.min(1, costs.crossedReferenceTime / secondsBefore);

@@ -47,7 +47,6 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
 };
 
 const REPORTED: Readonly<Record<string, Judgement>> = {
-  'G sharp A over E2': both('2 and 3, or 1 and 2: the hand lies a fret lower or higher.'),
   'E D C D over C3': both('C4 on ③ in position II, or on ② in first position.'),
   'A falls to F over A2 and D3': both('Position V to the end, with F4 on ②, or down ① to first position.'),
   'rings: a rocking bass in C': both('The hand a fret lower, with 2 on C3.'),
@@ -56,7 +55,7 @@ const REPORTED: Readonly<Record<string, Judgement>> = {
   'octaves of G, broken': accepted('A3 with 3 keeps 2 for B2, which has time enough.'),
   'A augmented': accepted('Three fingers are clearer than a small barre of 1; the price is nearly the same.'),
   'C D E on ②': both('E4 open at the top of the line, or stopped for its colour.'),
-  'a phrase up to B and home': both('Ours stays in position IV to the end, with the open E between.'),
+  'a phrase up to B and home': both('Ours comes down to position II for A, and has 3 on D♯ there.'),
 };
 
 export const JUDGEMENTS: Readonly<Record<string, Judgement>> = { ...TUNED_ON, ...REPORTED };

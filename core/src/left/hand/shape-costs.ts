@@ -70,6 +70,11 @@ export const SHAPE_COST_RULES = {
     'set at once, 2 and 3 open less than the others; the rest more than in a line',
     { '12': 0.2, '23': 0.75, '34': -0.82, '13': -0.54, '24': -0.61 },
   ),
+  withoutIndex: one(
+    1.2,
+    'per shape of 2, 3 and 4 above first position',
+    'a hand that comes up the neck comes with its index, and leaves the little finger free; our own value',
+  ),
   barreMany: one(-0.17, 'per barre of the index with three notes or more', 'then it is worth its effort'),
   barreGap: one(0.18, 'per string inside without a note of its own', 'a barre presses what it does not need'),
   barreBassEdge: one(-0.02, 'per string free on the bass side', 'the tip need not reach so far'),
@@ -117,6 +122,8 @@ const PAIRS = [
 ] as const;
 const FIRST_BASS_STRING = 5;
 const APART = 3;
+/** The highest fret of first position. */
+const FIRST_POSITION_END = 4;
 /** Strings left out between two fingers on one fret that still make a difference. */
 const MOST_APART = 2;
 const STRINGS = 6;
@@ -173,6 +180,8 @@ export const shapeCost = (placements: readonly Placement[], neck: NeckTables): n
     }
   }
   const index = fingers.get(1);
+  if (!index && fingers.size === 3 && [...fingers.values()].every(({ fret }) => fret > FIRST_POSITION_END))
+    cost += value('withoutIndex');
   if (index && isFlat(1)) {
     if (index.strings.length > 2) cost += value('barreMany');
     cost += value('barreGap') * gap(index);

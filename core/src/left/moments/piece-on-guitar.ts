@@ -32,6 +32,8 @@ export interface PieceOnGuitar {
   readonly isLoneLine: readonly boolean[];
   /** By slice: what all that is struck is in a tremolo, if it is in one. */
   readonly inTremolo: readonly (PartInTremolo | undefined)[];
+  /** By slice: whether the music of its bar and its neighbours goes higher than first position reaches. */
+  readonly isBeyondFirst: readonly boolean[];
   /** By slice: beats since the slice before. */
   readonly beatsBefore: readonly number[];
   /** By slice: whether the piece has hardly begun. */
@@ -79,6 +81,17 @@ const partOf = (
   return struck.every((sound) => inTremolo[sound] === part) ? part : undefined;
 };
 
+/** The highest fret that a hand in first position has under its fingers. */
+const FIRST_POSITION_END = 4;
+
+/** By slice: whether a note in its bar or in one beside it lies beyond first position wherever it is taken. */
+const beyondFirst = (slices: readonly Slice[], places: readonly (readonly Place[])[]): readonly boolean[] => {
+  const isBeyond = (sound: number): boolean =>
+    places[sound]!.length > 0 && places[sound]!.every(({ fret }) => fret > FIRST_POSITION_END);
+  const bars = new Set(slices.flatMap(({ bar, struck }) => (struck.some(isBeyond) ? [bar] : [])));
+  return slices.map(({ bar }) => [bar - 1, bar, bar + 1].some((near) => bars.has(near)));
+};
+
 /** For so many beats a hand looks for its first place. Our own value. */
 const OPENING_BEATS = 2;
 
@@ -102,6 +115,7 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
     (sound) => score.notes[sound.head]!.letRing,
   );
   const lineFrom = new Int32Array(sounds.length).fill(-1);
+  const places = sounds.map((sound) => placesFor(score, sound, guitar));
   const sliceOf = new Map<NoteId, number>();
   slices.forEach((slice, index) => {
     for (const sound of slice.struck) {
@@ -135,7 +149,8 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
       score.notes[head]!.harmonic === 'natural' && harmonicPlacesOf(guitar, midi).length > 0 ? 1 : 0,
     ),
     lineFrom,
-    places: sounds.map((sound) => placesFor(score, sound, guitar)),
+    places,
+    isBeyondFirst: beyondFirst(slices, places),
     beatsBefore: slices.map((slice, index) => beatsBetween(score, slices[index - 1], slice)),
     isOpening: slices.map((slice) => beatsBetween(score, slices[0], slice) < OPENING_BEATS),
     sliceOf,

@@ -75,7 +75,7 @@ export class Placing {
     const weak = this.weakness[finger]!;
     const register = registerCost(costs, frame.moment, frame.option, finger);
     let extension = this.deviation(finger, fret);
-    if (frame.isLow && this.from < UP_THE_NECK) {
+    if (frame.isLow && this.from < UP_THE_NECK && !this.isInHigherPosition(finger, fret)) {
       const perFret =
         (frame.openSounds !== 0 ? costs.firstPosition : 0) +
         (frame.options.fingersUsed[frame.option] === 1 ? costs.firstPositionAlone : 0);
@@ -91,6 +91,19 @@ export class Placing {
       if (register > 0) ledger('height', sound, register);
     }
     return way.cost + way.placing + weak + extension + register;
+  }
+
+  /** Whether a step of a line lies under the finger in a position up the neck where the hand is, as the music around asks. */
+  private isInHigherPosition(finger: number, fret: number): boolean {
+    const { moment, to } = this.frame;
+    return (
+      moment.isBeyondFirst &&
+      !this.shifting &&
+      moment.struck.length === 1 &&
+      moment.lineSteps[0]! &&
+      to > 1 &&
+      fret === to + finger - 1
+    );
   }
 
   /** What it costs that another finger lay where this one goes. */
