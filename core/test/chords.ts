@@ -103,7 +103,7 @@ export const rankFingerings = (
     beatsBefore: 0,
     isOpening: true,
     isLoneLine: false,
-    isBeyondFirst: false,
+    isTuneBeyondFirst: false,
     inTremolo: undefined,
     struck,
     struckBefore: 0,

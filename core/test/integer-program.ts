@@ -16,8 +16,8 @@ export interface LineNote {
   readonly beatsBefore: number;
   /** Whether the piece has hardly begun. */
   readonly isOpening: boolean;
-  /** Whether the music around goes higher than first position reaches. */
-  readonly isBeyondFirst: boolean;
+  /** Whether it has a note of a tune which goes, around there, higher than first position reaches. */
+  readonly isTuneBeyondFirst: boolean;
   /** Semitones since the note before, 0 for the first. */
   readonly rise: number;
 }
@@ -47,6 +47,12 @@ interface Taking {
   readonly isHome: boolean;
   readonly cost: number;
 }
+
+/** Whether a note of a tune lies under its finger in a position up the neck, as its phrase asks. */
+const isInHigherPosition = (
+  { isTuneBeyondFirst }: LineNote,
+  { finger, fret, position, string }: Pick<Taking, 'finger' | 'fret' | 'position' | 'string'>,
+): boolean => isTuneBeyondFirst && string <= TREBLES && position > 1 && fret === position + finger - 1;
 
 const takingsOf = (note: LineNote, index: number, costs: LeftCosts): readonly Taking[] =>
   note.places.flatMap(({ string, fret }) =>
@@ -80,7 +86,9 @@ const takingsOf = (note: LineNote, index: number, costs: LeftCosts): readonly Ta
               costs.place +
               weak +
               deviation +
-              (index === 0 ? readLow(fret, finger, costs) : 0) +
+              (index === 0 && !isInHigherPosition(note, { string, fret, finger, position })
+                ? readLow(fret, finger, costs)
+                : 0) +
               costs.fretUp * fret +
               costs.highOnLowString * dark +
               costs.pastTheBody * Math.max(0, fret - BODY_FRET) +
@@ -98,23 +106,16 @@ const readLow = (fret: number, finger: number, costs: LeftCosts): number =>
   fret <= LOW_FRET ? costs.firstPositionAlone * Math.abs(finger - fret) : 0;
 
 /** What lies between two notes in a row: the stay, the shift, and how the finger comes. Infinity where no hand goes so. */
-const wayBetween = (
-  from: Taking,
-  to: Taking,
-  { beatsBefore, isBeyondFirst, isOpening, rise, secondsBefore }: LineNote,
-  costs: LeftCosts,
-  neck: NeckTables,
-): number => {
+const wayBetween = (from: Taking, to: Taking, note: LineNote, costs: LeftCosts, neck: NeckTables): number => {
+  const { beatsBefore, isOpening, rise, secondsBefore } = note;
   const isShift = from.position !== to.position;
   // Away from home only while the hand stays.
   if (isShift && !to.isHome) return Infinity;
   const span = Math.abs(from.string - to.string) + 1;
   const isSlide = from.finger === to.finger && from.string === to.string;
   let cost = costs.stayHighAlone * (from.position - 1) * beatsBefore;
-  const isStep = rise !== 0 && Math.abs(rise) <= TONE;
-  const isInHigherPosition =
-    isBeyondFirst && isStep && !isShift && to.position > 1 && to.fret === to.position + to.finger - 1;
-  if (from.position < UP_THE_NECK && !isInHigherPosition) cost += readLow(to.fret, to.finger, costs);
+  if (from.position < UP_THE_NECK && (isShift || !isInHigherPosition(note, to)))
+    cost += readLow(to.fret, to.finger, costs);
   cost += (costs.stringSkip + (Math.abs(rise) <= TONE ? costs.stepAcross : 0)) * Math.max(0, span - 2);
   if (rise < 0 && rise >= -THIRD && to.string < from.string && to.string <= TREBLES)
     cost += costs.crossed * Math.min(1, costs.crossedReferenceTime / secondsBefore);

@@ -82,7 +82,7 @@ export const compareLine = async (voice: string, tempo = 90): Promise<LineCompar
     secondsBefore,
     beatsBefore: piece.beatsBefore[index]!,
     isOpening: piece.isOpening[index]!,
-    isBeyondFirst: piece.isBeyondFirst[index]!,
+    isTuneBeyondFirst: piece.isTuneBeyondFirst[index]!,
     rise:
       index === 0
         ? 0

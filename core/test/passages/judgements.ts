@@ -47,6 +47,7 @@ const TUNED_ON: Readonly<Record<string, Judgement>> = {
 };
 
 const REPORTED: Readonly<Record<string, Judgement>> = {
+  'G sharp A over E2': both('2 and 3, or 1 and 2: the hand lies a fret lower or higher.'),
   'E D C D over C3': both('C4 on ③ in position II, or on ② in first position.'),
   'A falls to F over A2 and D3': both('Position V to the end, with F4 on ②, or down ① to first position.'),
   'rings: a rocking bass in C': both('The hand a fret lower, with 2 on C3.'),

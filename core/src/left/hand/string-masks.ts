@@ -1,6 +1,9 @@
 /** Sets of strings or fingers as bits. */
 export const lowestBit = (mask: number): number => mask & -mask;
 
+/** Strings ① to ③, over which a half barre lies and on which tunes are played. */
+export const TREBLES = 0b111;
+
 /** Index of the lowest bit of a mask that is not 0. */
 export const lowestIndex = (mask: number): number => 31 - Math.clz32(mask & -mask);
 

@@ -151,7 +151,7 @@ export const momentsOf = (
       beatsBefore: piece.beatsBefore[index]!,
       isOpening: piece.isOpening[index]!,
       isLoneLine: piece.isLoneLine[index]!,
-      isBeyondFirst: piece.isBeyondFirst[index]!,
+      isTuneBeyondFirst: piece.isTuneBeyondFirst[index]!,
       inTremolo: piece.inTremolo[index],
       struck: placedSounds,
       lineFrom: placedSounds.map((sound) => piece.lineFrom[sound]!),

@@ -32,8 +32,8 @@ export interface PieceOnGuitar {
   readonly isLoneLine: readonly boolean[];
   /** By slice: what all that is struck is in a tremolo, if it is in one. */
   readonly inTremolo: readonly (PartInTremolo | undefined)[];
-  /** By slice: whether the music of its bar and its neighbours goes higher than first position reaches. */
-  readonly isBeyondFirst: readonly boolean[];
+  /** By slice: whether it has a note of a tune which goes, around there, higher than first position reaches. */
+  readonly isTuneBeyondFirst: readonly boolean[];
   /** By slice: beats since the slice before. */
   readonly beatsBefore: readonly number[];
   /** By slice: whether the piece has hardly begun. */
@@ -83,13 +83,39 @@ const partOf = (
 
 /** The highest fret that a hand in first position has under its fingers. */
 const FIRST_POSITION_END = 4;
+/** Bars over which a tune keeps to the position that its highest notes ask for. Our own value. */
+const PHRASE_BARS = 4;
 
-/** By slice: whether a note in its bar or in one beside it lies beyond first position wherever it is taken. */
-const beyondFirst = (slices: readonly Slice[], places: readonly (readonly Place[])[]): readonly boolean[] => {
+/**
+ * By slice: whether it has a note of a tune, alone or over what is held, and a note of its phrase lies beyond first position
+ * wherever it is taken.
+ */
+const tunesBeyondFirst = (
+  slices: readonly Slice[],
+  sounds: readonly Sound[],
+  places: readonly (readonly Place[])[],
+  isBroken: ArrayLike<number>,
+): readonly boolean[] => {
   const isBeyond = (sound: number): boolean =>
     places[sound]!.length > 0 && places[sound]!.every(({ fret }) => fret > FIRST_POSITION_END);
-  const bars = new Set(slices.flatMap(({ bar, struck }) => (struck.some(isBeyond) ? [bar] : [])));
-  return slices.map(({ bar }) => [bar - 1, bar, bar + 1].some((near) => bars.has(near)));
+  const near = new Set(
+    slices.flatMap(({ bar, struck }) =>
+      struck.some(isBeyond)
+        ? Array.from({ length: 2 * PHRASE_BARS + 1 }, (_, place) => bar - PHRASE_BARS + place)
+        : [],
+    ),
+  );
+  const isTune = ({ struck }: Slice, next: number): boolean => {
+    const top = struck.reduce(
+      (best, sound) => (sounds[sound]!.midi > sounds[best]!.midi ? sound : best),
+      struck[0]!,
+    );
+    return isBroken[top] === 0 && struck.every((sound) => sound === top || sounds[sound]!.end > next);
+  };
+  return slices.map(
+    (slice, index) =>
+      slice.struck.length > 0 && isTune(slice, slices[index + 1]?.onset ?? 0) && near.has(slice.bar),
+  );
 };
 
 /** For so many beats a hand looks for its first place. Our own value. */
@@ -150,7 +176,7 @@ export const pieceOnGuitar = (score: Score, guitar: Guitar, clock: Clock): Piece
     ),
     lineFrom,
     places,
-    isBeyondFirst: beyondFirst(slices, places),
+    isTuneBeyondFirst: tunesBeyondFirst(slices, sounds, places, ringing.broken),
     beatsBefore: slices.map((slice, index) => beatsBetween(score, slices[index - 1], slice)),
     isOpening: slices.map((slice) => beatsBetween(score, slices[0], slice) < OPENING_BEATS),
     sliceOf,

@@ -25,8 +25,8 @@ export interface Moment {
   readonly isOpening: boolean;
   /** Whether it belongs to a line of single notes without any other voice in the bar, which is no broken chord. */
   readonly isLoneLine: boolean;
-  /** Whether the music around goes higher than first position reaches. */
-  readonly isBeyondFirst: boolean;
+  /** Whether it has a note of a tune which goes, around there, higher than first position reaches. */
+  readonly isTuneBeyondFirst: boolean;
   /** What all that is struck is in a tremolo, if it is in one. */
   readonly inTremolo: PartInTremolo | undefined;
   /** Sounds to place: those struck here, without the twins of a unison. */

@@ -1,9 +1,6 @@
-import { isSeveral, lowestBit } from '../hand/string-masks.ts';
+import { isSeveral, lowestBit, TREBLES } from '../hand/string-masks.ts';
 import { FINGERS } from '../moments/option-table.ts';
 import type { KeptBeside } from './kept-beside.ts';
-
-/** Strings ① to ③, over which a half barre lies. */
-const TREBLES = 0b111;
 
 /**
  * Whether the index, flat before, goes along the neck with the hand: it slides to its new fret like any guide, unless open

@@ -8,7 +8,7 @@ import { BUSY } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
 import { FINGERS, STRINGS } from '../moments/option-table.ts';
 import { deviationAt, type StepTables } from './step-tables.ts';
-import { isSeveral, lowestIndex } from '../hand/string-masks.ts';
+import { isSeveral, lowestIndex, TREBLES } from '../hand/string-masks.ts';
 
 /** How a finger comes to its place: what that costs, and what setting it down costs besides. */
 interface Way {
@@ -75,7 +75,7 @@ export class Placing {
     const weak = this.weakness[finger]!;
     const register = registerCost(costs, frame.moment, frame.option, finger);
     let extension = this.deviation(finger, fret);
-    if (frame.isLow && this.from < UP_THE_NECK && !this.isInHigherPosition(finger, fret)) {
+    if (frame.isLow && this.from < UP_THE_NECK && !this.isInHigherPosition(finger, fret, mask)) {
       const perFret =
         (frame.openSounds !== 0 ? costs.firstPosition : 0) +
         (frame.options.fingersUsed[frame.option] === 1 ? costs.firstPositionAlone : 0);
@@ -93,14 +93,13 @@ export class Placing {
     return way.cost + way.placing + weak + extension + register;
   }
 
-  /** Whether a step of a line lies under the finger in a position up the neck where the hand is, as the music around asks. */
-  private isInHigherPosition(finger: number, fret: number): boolean {
+  /** Whether a note of a tune lies under the finger in a position up the neck where the hand is, as the music around asks. */
+  private isInHigherPosition(finger: number, fret: number, mask: number): boolean {
     const { moment, to } = this.frame;
     return (
-      moment.isBeyondFirst &&
+      moment.isTuneBeyondFirst &&
       !this.shifting &&
-      moment.struck.length === 1 &&
-      moment.lineSteps[0]! &&
+      (mask & TREBLES) !== 0 &&
       to > 1 &&
       fret === to + finger - 1
     );

@@ -29,7 +29,7 @@ const isReturn = (one: Moment, other: Moment, { sounds, ticks }: Away): boolean 
   one.beatsBefore === other.beatsBefore &&
   one.isOpening === other.isOpening &&
   one.isLoneLine === other.isLoneLine &&
-  one.isBeyondFirst === other.isBeyondFirst &&
+  one.isTuneBeyondFirst === other.isTuneBeyondFirst &&
   one.inTremolo === other.inTremolo &&
   one.struckBefore === other.struckBefore &&
   one.onset - ticks === other.onset &&
