@@ -1,6 +1,6 @@
 import type { MarksAt, NotePlan, PlacedMark, Score } from '@oculon/core';
 import type { SystemGeometry } from './geometry.ts';
-import { spanOfMark } from './span-signs.ts';
+import { marksReaching } from './marks-by-bar.ts';
 import { layMarks, type Origins, type SystemMarks } from './marks.ts';
 
 const FIELDS = ['string', 'finger', 'pluck'] as const;
@@ -25,13 +25,7 @@ const inputsOf = ({
   everyString,
   written,
 }: MarksInput): readonly unknown[] => {
-  const { start } = score.bars[geometry.first]!;
-  const last = score.bars[geometry.last]!;
-  const end = last.start + last.length;
-  const here = marks.filter((mark) => {
-    const span = spanOfMark(score, mark);
-    return span !== undefined && span.onset < end && span.until > start;
-  });
+  const here = marksReaching(score, marks, geometry.first, geometry.last);
   return [
     geometry,
     everyString,
