@@ -175,14 +175,6 @@ describe('what lies, lies', () => {
 });
 
 describe('the position of a passage', () => {
-  const fingersOf = (
-    voices: readonly string[],
-    meter = { beats: 3, beatType: 4 },
-  ): readonly (number | undefined)[] => {
-    const { notes } = planPiece(exampleScore({ meter, tempo: 88, voices }));
-    return notes.map(({ finger }) => finger);
-  };
-
   it('a tune that goes up to A4 lies in second position, not under the fingers of first', () => {
     const tune = 'A4/4 G#4/4 F#4/4 | E4/4 D4/4 C#4/4 | D4/4 E4/4 F#4/4 | A4/2.';
     const basses = 'D3/2. | A2/2. | D3/2. | D3/2.';
@@ -199,7 +191,11 @@ describe('the position of a passage', () => {
     const bar = (bass: string, low: string, middle: string, high: string) =>
       `${bass}/8 ${low}/8 ${middle}/8 ${high}/8 ${middle}/8 ${low}/8`;
     const triads = [bar('A2', 'E4', 'A4', 'C#5'), bar('D3', 'F#4', 'A4', 'D5'), bar('E2', 'E4', 'G#4', 'B4')];
-    const fingers = fingersOf([[...triads, triads[0]].join(' | ')]);
+    const meter = { beats: 3, beatType: 4 };
+    const { notes } = planPiece(
+      exampleScore({ meter, tempo: 88, voices: [[...triads, triads[0]].join(' | ')] }),
+    );
+    const fingers = notes.map(({ finger }) => finger);
     for (let first = 0; first < fingers.length; first += 6)
       expect(fingers.slice(first + 1, first + 4)).toContain(1);
   });

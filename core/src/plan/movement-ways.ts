@@ -1,3 +1,4 @@
+import { cheapestFirst } from '../fingering/cheapest-first.ts';
 import type { RuleId } from '../fingering/rules.ts';
 import type { LeftTerm } from '../left/hand/costs.ts';
 import { planLeft } from '../left/plan-left.ts';
@@ -72,7 +73,7 @@ export function* shiftPlacesInSteps(
     places.push(...tryAt(place));
     yield;
   }
-  return places.sort((a, b) => a.price - b.price).slice(0, MOST_PLACES);
+  return places.sort(cheapestFirst).slice(0, MOST_PLACES);
 }
 
 /** The same in one go. */

@@ -1,3 +1,4 @@
+import { cheapestFirst } from '../fingering/cheapest-first.ts';
 import type { Choice, Fingering } from '../fingering/fingering.ts';
 import type { PassageRule, RuleId } from '../fingering/rules.ts';
 import type { StringNumber } from '../instrument/guitar.ts';
@@ -129,7 +130,7 @@ export function* otherWaysInSteps(
       withRule({ kind: 'position', ...passage, position: index + 1 }),
     ),
     ...byString
-      .sort((a, b) => a.price - b.price)
+      .sort(cheapestFirst)
       .slice(0, MOST_TRIALS)
       .map(({ sound, string }) => withLock(sound, string)),
   ];

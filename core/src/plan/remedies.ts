@@ -1,3 +1,4 @@
+import { cheapestFirst } from '../fingering/cheapest-first.ts';
 import type { Remedy } from '../fingering/vocabulary.ts';
 import { planLeft } from '../left/plan-left.ts';
 import type { LeftPlan } from '../left/left-plan.ts';
@@ -50,5 +51,5 @@ export const waysOut = (plan: Plan, note: NoteIndex): readonly WayOut[] => {
         ? [{ note: index, remedy, price: effort(tried) - effort(left) }]
         : [];
     })
-    .sort((a, b) => ORDER.indexOf(a.remedy) - ORDER.indexOf(b.remedy) || a.price - b.price);
+    .sort((a, b) => ORDER.indexOf(a.remedy) - ORDER.indexOf(b.remedy) || cheapestFirst(a, b));
 };

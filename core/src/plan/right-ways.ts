@@ -1,3 +1,4 @@
+import { cheapestFirst } from '../fingering/cheapest-first.ts';
 import type { PassageRule, Pattern, RuleId } from '../fingering/rules.ts';
 import {
   RIGHT_SCHOOLS,
@@ -104,7 +105,7 @@ const wayOf = (plan: Plan, way: RightPlan, passage: Passage, asked: RightWay['as
       price: strokeEffort(way, sound) - strokeEffort(plan.right, sound),
     }))
     .filter((stroke) => stroke.price >= WORTH_NAMING)
-    .sort((a, b) => b.price - a.price);
+    .sort((a, b) => cheapestFirst(b, a));
   return {
     asked,
     dearer,
@@ -144,7 +145,7 @@ export function* comparePatternsInSteps(
   }
   const known = tried
     .filter(({ misfits }) => misfits.length === 0)
-    .sort((a, b) => a.price - b.price)
+    .sort(cheapestFirst)
     .filter(isNew);
   return [own, ...asked, ...known.slice(0, MOST_OFFERED)];
 }
@@ -164,7 +165,7 @@ export function* otherRightWaysInSteps(plan: Plan, passage: Passage): Steps<read
   const [own, ...patterns] = yield* comparePatternsInSteps(plan, passage);
   const seen = new Set([own!.order]);
   return [...schools, ...patterns]
-    .sort((a, b) => a.price - b.price)
+    .sort(cheapestFirst)
     .filter(({ order }) => !seen.has(order) && seen.add(order) !== undefined)
     .slice(0, MOST_OFFERED);
 }
@@ -187,7 +188,7 @@ export const otherRightHand = (
     return { right, way: wayOf(plan, right, passage, { kind: 'school', school }) };
   })
     .filter(({ way }) => way.order !== own)
-    .sort((a, b) => a.way.price - b.way.price);
+    .sort((a, b) => cheapestFirst(a.way, b.way));
   return (
     best &&
     new Map(

@@ -51,8 +51,9 @@ const isGuided = (before: HandAt, after: HandAt): boolean =>
       ),
   );
 
-const liesInBoth = (before: HandAt, after: HandAt): readonly HandAt['lying'][number][] =>
-  before.lying.filter(
+/** Whether some finger lies where it lay. */
+const keepsFinger = (before: HandAt, after: HandAt): boolean =>
+  before.lying.some(
     (each) =>
       each.finger > 0 &&
       after.lying.some(
@@ -69,7 +70,7 @@ const movesIndex = (before: HandAt, after: HandAt): boolean =>
 /** Whether the hand only leans by a fret round a finger that stays, and takes its index nowhere: handbook §1, pivot. */
 const turnsRoundFinger = (before: HandAt, after: HandAt): boolean =>
   Math.abs(after.position - before.position) === 1 &&
-  liesInBoth(before, after).length > 0 &&
+  keepsFinger(before, after) &&
   !movesIndex(before, after);
 
 const rideOf = (plan: LeftPlan, before: HandAt, after: HandAt): ShiftRide => {

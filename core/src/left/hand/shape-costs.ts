@@ -71,8 +71,8 @@ export const SHAPE_COST_RULES = {
     { '12': 0.2, '23': 0.75, '34': -0.82, '13': -0.54, '24': -0.61 },
   ),
   withoutIndex: one(
-    1.2,
-    'per shape of 2, 3 and 4 above first position',
+    1.8,
+    'per shape of 2, 3 and 4 on neighbouring strings above first position',
     'a hand that comes up the neck comes with its index, and leaves the little finger free; our own value',
   ),
   barreMany: one(-0.17, 'per barre of the index with three notes or more', 'then it is worth its effort'),
@@ -149,6 +149,17 @@ const couldLieFlat = (index: Finger, other: Finger, placements: readonly Placeme
 
 const gap = ({ strings }: Finger): number => Math.max(...strings) - Math.min(...strings) + 1 - strings.length;
 
+/** Whether three fingers lie on three neighbouring strings above first position. */
+const isTriadUpTheNeck = (fingers: readonly Finger[]): boolean => {
+  const strings = fingers.flatMap((finger) => finger.strings);
+  return (
+    fingers.length === 3 &&
+    strings.length === 3 &&
+    Math.max(...strings) - Math.min(...strings) === 2 &&
+    fingers.every(({ fret }) => fret > FIRST_POSITION_END)
+  );
+};
+
 /** What a shape costs beside its fingers and pairs, in units of effort; nothing for one finger on one string. */
 export const shapeCost = (placements: readonly Placement[], neck: NeckTables): number => {
   const fingers = new Map<number, Finger>();
@@ -180,8 +191,7 @@ export const shapeCost = (placements: readonly Placement[], neck: NeckTables): n
     }
   }
   const index = fingers.get(1);
-  if (!index && fingers.size === 3 && [...fingers.values()].every(({ fret }) => fret > FIRST_POSITION_END))
-    cost += value('withoutIndex');
+  if (!index && isTriadUpTheNeck([...fingers.values()])) cost += value('withoutIndex');
   if (index && isFlat(1)) {
     if (index.strings.length > 2) cost += value('barreMany');
     cost += value('barreGap') * gap(index);

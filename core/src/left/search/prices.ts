@@ -1,3 +1,4 @@
+import { cheapestFirst } from '../../fingering/cheapest-first.ts';
 import type { LeftFinger } from '../../fingering/vocabulary.ts';
 import type { Accounted } from './accounts.ts';
 import type { Layer } from './layer.ts';
@@ -76,6 +77,6 @@ const listPrices = (
         price,
       });
     }
-    bySound[struck[place]!] = [...found.values()].sort((a, b) => a.price - b.price);
+    bySound[struck[place]!] = [...found.values()].sort(cheapestFirst);
   }
 };

@@ -1,3 +1,4 @@
+import { cheapestFirst } from '../../fingering/cheapest-first.ts';
 import { KnownRests } from '../../fingering/known-rests.ts';
 import { STROKE_FINGERS, type StrokeFinger } from '../../fingering/vocabulary.ts';
 import { EventCosts } from './event-costs.ts';
@@ -80,7 +81,7 @@ export const pluckPrices = (tables: RightTables, soundCount: number): readonly (
       });
       bySound[sound] = [...found]
         .map(([rank, price]) => ({ pluck: STROKE_FINGERS[rank]!, price }))
-        .sort((a, b) => a.price - b.price);
+        .sort(cheapestFirst);
     });
   });
   return bySound;

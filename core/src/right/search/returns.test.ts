@@ -44,7 +44,8 @@ describe('events that come back', () => {
           ways.forEach(({ price }, place) => expect(price).toBeCloseTo(others[sound]![place]!.price, 7));
         });
       }),
-      { numRuns: 25 },
+      // Two ways that cost the same, and came in another order by the noise of sums.
+      { numRuns: 25, examples: [[[['C4', 'B3', 'G4', 'G4', 'B3', 'B3'], 'E2']]] },
     );
   }, 120_000);
 
