@@ -11,7 +11,7 @@ import { TEXTURED_CHORDS } from './passages/textures/chords.ts';
 import { TEXTURED_LINES } from './passages/textures/lines.ts';
 import type { TexturedPassage } from './passages/textures/texture.ts';
 import { TUNES } from './passages/textures/tunes.ts';
-import { UNTOUCHED_PATTERNS } from './passages/textures/untouched-patterns.ts';
+import { PLAIN_PATTERNS } from './passages/textures/plain-patterns.ts';
 import { UNSEEN_LINES } from './passages/textures/unseen-lines.ts';
 import { UNSEEN_PATTERNS } from './passages/textures/unseen-patterns.ts';
 import { VOICES } from './passages/textures/voices.ts';
@@ -37,7 +37,7 @@ export const TEXTURED_REPORTED: readonly TexturedPassage[] = [
   ...FRESH_PATTERNS,
   ...NEWEST_PATTERNS,
   ...FURTHER_PATTERNS,
-  ...UNTOUCHED_PATTERNS,
+  ...PLAIN_PATTERNS,
 ];
 
 export const TEXTURED: readonly TexturedPassage[] = [...TEXTURED_TUNED_ON, ...TEXTURED_REPORTED];

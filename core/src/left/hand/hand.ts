@@ -81,6 +81,9 @@ export const REFERENCE_FRET_WIDTH = 34;
 /** Frets that tables are made for: beyond any fingerboard, so that harmonics fit too. */
 export const TABLE_FRETS = 32;
 
+/** The highest fret under a hand in first position. */
+export const FIRST_POSITION_END = 4;
+
 /** Geometry of one guitar as flat tables by fret, in mm; frets count from the capo. */
 export interface NeckTables {
   readonly tip: Float64Array;

@@ -1,5 +1,5 @@
 import type { Placement } from './grip.ts';
-import { REFERENCE_FRET_WIDTH, TABLE_FRETS, type NeckTables } from './hand.ts';
+import { FIRST_POSITION_END, REFERENCE_FRET_WIDTH, TABLE_FRETS, type NeckTables } from './hand.ts';
 
 /** A small correction to what the fingers of a shape cost one by one, in units of effort. */
 interface ShapeRule {
@@ -122,8 +122,6 @@ const PAIRS = [
 ] as const;
 const FIRST_BASS_STRING = 5;
 const APART = 3;
-/** The highest fret of first position. */
-const FIRST_POSITION_END = 4;
 /** Strings left out between two fingers on one fret that still make a difference. */
 const MOST_APART = 2;
 const STRINGS = 6;

@@ -4,6 +4,7 @@ import type { Clock } from '../../score/clock.ts';
 import type { NoteId, NoteIndex, Score } from '../../score/score.ts';
 import { slicesOf, type Slice } from '../../score/slices.ts';
 import { soundsByNote, soundsOf, type Sound } from '../../score/sounds.ts';
+import { FIRST_POSITION_END } from '../hand/hand.ts';
 import { parallelPairs, type ParallelPair } from './parallels.ts';
 import { inferRinging, type Ringing } from './ringing.ts';
 import type { PartInTremolo } from './tremolo.ts';
@@ -81,8 +82,6 @@ const partOf = (
   return struck.every((sound) => inTremolo[sound] === part) ? part : undefined;
 };
 
-/** The highest fret that a hand in first position has under its fingers. */
-const FIRST_POSITION_END = 4;
 /** Bars over which a tune keeps to the position that its highest notes ask for. Our own value. */
 const PHRASE_BARS = 4;
 

@@ -1,5 +1,6 @@
 import { conflictsBeside, coveredByOpen, restingBeside, ringingElsewhere } from './conflicts.ts';
 import type { LeftCosts } from '../hand/costs.ts';
+import { FIRST_POSITION_END } from '../hand/hand.ts';
 import { slotSound } from './layer.ts';
 import { HELD, RINGING, type StandingStates } from './standing-states.ts';
 import type { Ledger } from './ledger.ts';
@@ -13,8 +14,6 @@ const UNKNOWN = -1;
 const REACH_FROM_HOME = 2;
 /** The same for a finger that rests in silence. */
 const REST_FROM_HOME = 1;
-/** Highest fret up to which beside open strings each finger keeps its fret. */
-const FIRST_POSITION_FRET = 4;
 
 /**
  * What of a state survives beside an option with the hand at a position: what stays down, what must lift, and whether
@@ -171,7 +170,8 @@ export class KeptBeside {
       if (stopped) this.straying = ringingElsewhere(leaving, options, state, option, this.keepable);
     }
     this.kept = UNKNOWN;
-    this.isLow = options.highestFret[option]! <= FIRST_POSITION_FRET;
+    // Beside open strings each finger keeps its fret there.
+    this.isLow = options.highestFret[option]! <= FIRST_POSITION_END;
   }
 
   /** Whether what is struck comes back to where it was in its broken chord: it does not sound elsewhere still. */

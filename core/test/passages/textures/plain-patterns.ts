@@ -4,7 +4,7 @@ import { broken, EIGHT, SIX, TREMOLO, type TexturedPassage } from './texture.ts'
  * Written in one go before the planner of that day was asked; common practice, no published source. Many of the lists had
  * forgotten first position, where the music lies openly: that was added when they had been read, and says so.
  */
-export const UNTOUCHED_PATTERNS: readonly TexturedPassage[] = [
+export const PLAIN_PATTERNS: readonly TexturedPassage[] = [
   {
     name: 'a tune of position V over a held A and its fifth',
     texture: 'two voices',
